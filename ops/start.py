@@ -1,0 +1,107 @@
+"""`./start`: from a fresh machine to one printed address."""
+
+import argparse
+import os
+import signal
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+
+from ops.environment import ensure_python, ensure_web_build, server_environment
+from ops.machine import ROOT, VENV_PYTHON, Trouble, fail, port_is_free, run, say
+from ops.packages import ensure_packages
+from ops.postgres import Cluster
+
+DATABASE = "outer_test"
+
+
+def main() -> None:
+    """Set up, migrate, load the demo once, serve until Ctrl-C, stop what was started."""
+    wanted = _arguments()
+    signal.signal(signal.SIGTERM, _interrupt)
+    try:
+        if not port_is_free(wanted.port):
+            raise Trouble(f"port {wanted.port} is taken: choose another with --port")
+        ensure_packages()
+        ensure_python()
+        ensure_web_build()
+        cluster = Cluster("app")
+        try:
+            cluster.start()
+            _serve(cluster, wanted)
+        finally:
+            if cluster.started_here:
+                cluster.stop()
+    except Trouble as trouble:
+        fail(trouble)
+    except KeyboardInterrupt:
+        say("Stopped.")
+    except OSError as problem:
+        fail(Trouble(f"{problem.strerror or problem}: {problem.filename or ''}".rstrip(": ")))
+
+
+def _arguments() -> argparse.Namespace:
+    parser = argparse.ArgumentParser(prog="./start", description="Start Outer Test on this machine.")
+    parser.add_argument("--port", type=_port, default=8420, help="port on 127.0.0.1 (default 8420)")
+    parser.add_argument("--no-demo", action="store_true", help="leave the made-up demo company out")
+    parser.add_argument("--reset-demo", action="store_true", help="put the demo company back as it was at first")
+    wanted = parser.parse_args()
+    if wanted.no_demo and wanted.reset_demo:
+        parser.error("--no-demo and --reset-demo exclude each other")
+    return wanted
+
+
+def _port(text: str) -> int:
+    if not text.isdigit() or not 1 <= int(text) <= 65535:
+        raise argparse.ArgumentTypeError(f"{text!r} is not a port from 1 to 65535")
+    return int(text)
+
+
+def _interrupt(*_: object) -> None:
+    raise KeyboardInterrupt
+
+
+def _serve(cluster: Cluster, wanted: argparse.Namespace) -> None:
+    cluster.make_database(DATABASE)
+    env = server_environment(cluster.url(DATABASE), demo=not wanted.no_demo)
+    manage = [str(VENV_PYTHON), str(ROOT / "server" / "manage.py")]
+    run([*manage, "prepare", *(["--demo"] if not wanted.no_demo else []), *(["--reset"] if wanted.reset_demo else [])], "preparing the database", env=env)
+    address = f"http://127.0.0.1:{wanted.port}/"
+    server = subprocess.Popen(_gunicorn(wanted.port), cwd=ROOT / "server", env=env, start_new_session=True)
+    try:
+        _wait_for(address, server)
+        say(f"Outer Test is at {address}")
+        if wanted.no_demo:
+            say("Make the first company and its lead with: ./manage add_company")
+        code = server.wait()
+        raise Trouble(f"the server ended by itself with status {code}")
+    finally:
+        if server.poll() is None:
+            os.kill(server.pid, signal.SIGTERM)
+            server.wait(timeout=30)
+
+
+def _gunicorn(port: int) -> list[str]:
+    return [
+        str(VENV_PYTHON), "-m", "gunicorn", "config.wsgi:application", "--bind", f"127.0.0.1:{port}", "--workers", "2",
+        "--threads", "4", "--log-level", "warning", "--worker-tmp-dir", "/dev/shm" if os.path.isdir("/dev/shm") else "/tmp",
+    ]  # fmt: skip
+
+
+def _wait_for(address: str, server: "subprocess.Popen[bytes]") -> None:
+    until = time.monotonic() + 30
+    while time.monotonic() < until:
+        if server.poll() is not None:
+            raise Trouble(f"the server ended by itself with status {server.returncode}")
+        try:
+            with urllib.request.urlopen(f"{address}api/session", timeout=2):
+                return
+        except (urllib.error.URLError, ConnectionError):
+            time.sleep(0.1)
+    raise Trouble(f"the server did not answer at {address} within 30 s")
+
+
+if __name__ == "__main__":
+    sys.exit(main())

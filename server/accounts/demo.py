@@ -1,0 +1,103 @@
+"""The demo company: made up, loaded once, put back on request. Its numbers are invented and prove nothing."""
+
+from datetime import datetime, timedelta
+from typing import Any
+from uuid import UUID, uuid5
+
+from django.db import connection, transaction
+from django.utils import timezone
+
+from accounts.demo_data import COMPANY, LEAD, TECHNICIANS, UNITS
+from accounts.demo_people import DEMO_PASSWORD
+from accounts.models import Company, Member
+from fleet.models import Site, Unit
+from visits.models import Visit
+from visits.write_entries import NewEntry, write_entries
+from visits.write_lists import claim_power, end_lifted, finish
+
+_NAMES = UUID("6f1c2d0e-5f1b-4a57-9d0a-7e5d3c9b8a10")
+# Children before parents, so that rows can be removed in this order.
+_TABLES = (
+    "visits_liftedending", "visits_liftedline", "visits_powerclaim", "visits_entry", "visits_visit",
+    "fleet_platerevision", "fleet_unit", "fleet_site",
+)  # fmt: skip
+_APPEND_ONLY = ("visits_liftedending", "visits_liftedline", "visits_powerclaim", "visits_entry", "fleet_platerevision")
+
+
+def demo_is_loaded() -> bool:
+    """Whether the demo company is there."""
+    return Company.objects.filter(name=COMPANY["name"]).exists()
+
+
+@transaction.atomic
+def remove_demo() -> None:
+    """Remove the demo company with all that was written for it, and nothing else."""
+    company = Company.objects.filter(name=COMPANY["name"]).first()
+    if company is None:
+        return
+    with connection.cursor() as cursor:
+        for table in _APPEND_ONLY:
+            cursor.execute(f"ALTER TABLE {table} DISABLE TRIGGER append_only")
+        for table in _TABLES:
+            cursor.execute(f"DELETE FROM {table} WHERE company_id = %s", [company.pk])
+        cursor.execute("SET CONSTRAINTS ALL IMMEDIATE")
+        for table in _APPEND_ONLY:
+            cursor.execute(f"ALTER TABLE {table} ENABLE TRIGGER append_only")
+    company.members.all().delete()
+    company.delete()
+
+
+@transaction.atomic
+def load_demo() -> None:
+    """Make the demo company, its people, units and the day's visits."""
+    company = Company.objects.create(**COMPANY)
+    people = {
+        username: Member.objects.create_user(
+            username, password=DEMO_PASSWORD, company=company, role=role, first_name=first, last_name=last
+        )
+        for username, first, last, role in (*TECHNICIANS, LEAD)
+    }
+    for unit in UNITS:
+        _load_unit(company, people, unit)
+
+
+def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any]) -> None:
+    key = about["key"]
+    site = Site.objects.of(company).create(id=_id(key, "site"), company=company, name=about["site"], address=about["address"])
+    unit = Unit.objects.of(company).create(
+        id=_id(key, "unit"), company=company, site=site, label=about["label"], serial=about["serial"],
+        plate=about["plate"], fitted=about.get("fitted", []),
+    )  # fmt: skip
+    visit = about["visit"]
+    member = people[visit["technician"]]
+    midnight = timezone.localtime().replace(hour=0, minute=0, second=0, microsecond=0)
+    row = Visit.objects.of(company).create(
+        id=_id(key, "visit"), company=company, unit=unit, technician=member, rules=company.rules,
+        scheduled_for=midnight + timedelta(minutes=visit["minute"]), complaint=visit["complaint"],
+        began=visit.get("began", ""), notes=visit.get("notes", ""), conditions=visit.get("conditions", {}),
+    )  # fmt: skip
+    _play(member, row, visit, timezone.now() - timedelta(minutes=45))
+
+
+def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) -> None:
+    """Write what the demo's technician did, through the same door a real one uses."""
+    key = str(row.id)
+    if visit.get("dead"):
+        claim_power(member, row.id, _id(key, "dead"), "dead-claimed")
+    loaded = None
+    for place, (point, value) in enumerate(visit.get("entries", [])):
+        at = start + timedelta(seconds=50 * place)
+        entry = NewEntry(_id(key, f"entry {place}"), point, value, at, _meter(point))
+        loaded = write_entries(member, row.id, [entry])
+    if visit.get("finished") and loaded is not None:
+        for line in loaded.lifted:
+            end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "")
+        finish(member, row.id, "")
+
+
+def _meter(point: str) -> str:
+    return "clamp meter" if point.endswith((".uf", ".v", ".vdc", "_a")) else ""
+
+
+def _id(*words: str) -> UUID:
+    return uuid5(_NAMES, "/".join(words))

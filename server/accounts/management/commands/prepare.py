@@ -1,0 +1,28 @@
+"""`manage.py prepare`: what must be true before serving: migrated, static files in place, the demo loaded once."""
+
+from argparse import ArgumentParser
+from typing import Any
+
+from django.core.management import BaseCommand, call_command
+
+from accounts.demo import demo_is_loaded, load_demo, remove_demo
+
+
+class Command(BaseCommand):
+    """Prepare the database and the static files."""
+
+    help = "Migrate, gather static files, and load the demo once."
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        """Which of the demo's steps to take."""
+        parser.add_argument("--demo", action="store_true", help="load the demo company unless it is there")
+        parser.add_argument("--reset", action="store_true", help="put the demo company back as it was at first")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Do it."""
+        call_command("migrate", verbosity=0, interactive=False)
+        call_command("collectstatic", verbosity=0, interactive=False)
+        if options["reset"]:
+            remove_demo()
+        if options["demo"] and not demo_is_loaded():
+            load_demo()

@@ -1,0 +1,60 @@
+"""Companies and their members."""
+
+from typing import Any
+
+from django.contrib.auth.models import AbstractUser
+from django.db import models
+
+
+class Company(models.Model):
+    """One contractor: its house rules, its meters, and the capacitors its vans carry, in the core's own shapes."""
+
+    name = models.CharField(max_length=120)
+    rules = models.JSONField(default=dict, blank=True)
+    meters = models.JSONField(default=dict, blank=True)
+    van_stock = models.JSONField(default=list, blank=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Member(AbstractUser):
+    """Somebody who signs in. A member belongs to one company."""
+
+    class Role(models.TextChoices):
+        TECHNICIAN = "technician"
+        LEAD = "lead"
+
+    company = models.ForeignKey(Company, on_delete=models.PROTECT, related_name="members")
+    role = models.CharField(max_length=12, choices=Role.choices, default=Role.TECHNICIAN)
+
+    @property
+    def shown_name(self) -> str:
+        """The name on screens and sheets."""
+        return self.get_full_name() or self.username
+
+
+class Unscoped(RuntimeError):
+    """A company's rows were asked for without saying whose: a mistake in this program."""
+
+
+class ScopedManager(models.Manager[Any]):
+    """The one door to a company's rows: `Model.objects.of(company)`. Everything else refuses."""
+
+    def get_queryset(self) -> models.QuerySet[Any]:
+        """Refuse: a query without a company would see every company."""
+        raise Unscoped(f"use {self.model.__name__}.objects.of(company)")
+
+    def of(self, company: Company) -> models.QuerySet[Any]:
+        """This company's rows."""
+        return super().get_queryset().filter(company=company)
+
+
+class CompanyRow(models.Model):
+    """Base of every row that belongs to a company. Related rows are reached through `of` too, never backwards."""
+
+    company = models.ForeignKey(Company, on_delete=models.PROTECT, related_name="+")
+    objects = ScopedManager()
+
+    class Meta:
+        abstract = True

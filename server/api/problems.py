@@ -1,0 +1,66 @@
+"""Every error the API answers has one shape: which field, and what is wrong with it."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from django.core.exceptions import RequestDataTooBig
+from django.db import IntegrityError, InterfaceError, OperationalError
+from django.http import HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+
+from files.visit_file import message_for
+from visits.write_plate import NoSuchUnit
+from outer_test.quantity import FieldProblem
+from visits.load import Finished, NoSuchVisit
+
+
+@dataclass(frozen=True, slots=True)
+class FieldError:
+    """What is wrong with one field; `field` is empty where it is none in particular."""
+
+    field: str
+    message: str
+
+
+@dataclass(frozen=True, slots=True)
+class Problem:
+    """The body of every answer that is no success."""
+
+    errors: list[FieldError]
+
+
+class Refused(Exception):
+    """An answer with this status and this message."""
+
+    def __init__(self, status: int, message: str, field: str = "") -> None:
+        super().__init__(message)
+        self.status, self.field, self.message = status, field, message
+
+
+def _validation(problem: ValidationError) -> list[tuple[str, str]]:
+    return [message_for(dict(error)) for error in problem.errors]
+
+
+def register(api: NinjaAPI) -> None:
+    """Teach the API to answer each kind of problem."""
+
+    def answer(request: HttpRequest, status: int, *errors: tuple[str, str]) -> HttpResponse:
+        body = Problem([FieldError(field, message) for field, message in errors])
+        return api.create_response(request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status)
+
+    def on(kind: type[Exception], handle: Any) -> None:
+        api.add_exception_handler(kind, handle)
+
+    on(ValidationError, lambda request, problem: answer(request, 422, *_validation(problem)))
+    on(FieldProblem, lambda request, problem: answer(request, 422, (problem.field, problem.message)))
+    on(Refused, lambda request, problem: answer(request, problem.status, (problem.field, problem.message)))
+    on(HttpError, lambda request, problem: answer(request, problem.status_code, ("", str(problem))))
+    on(AuthenticationError, lambda request, _: answer(request, 401, ("", "Sign in first.")))
+    on(NoSuchVisit, lambda request, _: answer(request, 404, ("", "There is no such visit.")))
+    on(NoSuchUnit, lambda request, _: answer(request, 404, ("", "There is no such unit.")))
+    on(Finished, lambda request, _: answer(request, 409, ("", "This visit is finished: nothing more is written on it.")))
+    on(IntegrityError, lambda request, _: answer(request, 409, ("id", "this id was already used for something else")))
+    on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
+    for lost in (OperationalError, InterfaceError):
+        on(lost, lambda request, _: answer(request, 503, ("", "The database does not answer. Nothing was kept; it is sent again.")))

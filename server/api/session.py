@@ -1,0 +1,80 @@
+"""Signing in and out."""
+
+from dataclasses import dataclass
+
+from axes.handlers.proxy import AxesProxyHandler
+from django.conf import settings
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest
+from ninja import Body, Router
+
+from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
+from accounts.models import Member
+from api.problems import Problem, Refused
+from api.signed_in import Asking, need_csrf
+
+router = Router(tags=["session"])
+
+
+@dataclass(frozen=True, slots=True)
+class SignIn:
+    """A name and its password."""
+
+    username: str
+    password: str
+
+
+@dataclass(frozen=True, slots=True)
+class MemberShown:
+    """Who is signed in."""
+
+    name: str
+    username: str
+    role: str
+    company: str
+
+
+@dataclass(frozen=True, slots=True)
+class Session:
+    """Who is signed in, if anybody; and the demo sign-in, where this server offers one."""
+
+    member: MemberShown | None
+    demo: SignIn | None
+
+
+def _shown(member: Member | None) -> Session:
+    demo = SignIn(DEMO_USERNAME, DEMO_PASSWORD) if settings.DEMO else None
+    if member is None:
+        return Session(None, demo)
+    return Session(MemberShown(member.shown_name, member.username, member.role, member.company.name), demo)
+
+
+@router.get("", auth=None, response=Session)
+def who(request: HttpRequest) -> Session:
+    """Who is signed in. Open to everybody."""
+    return _shown(request.user if isinstance(request.user, Member) else None)
+
+
+@router.post("", auth=None, response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem})
+def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
+    """Sign in. Five wrong passwords for a name lock it for a quarter of an hour."""
+    need_csrf(request)
+    if len(body.username) > 150 or len(body.password) > 1000:
+        raise Refused(422, "is too long", "username" if len(body.username) > 150 else "password")
+    locked = "Too many wrong passwords. Wait 15 minutes, or ask your lead."
+    if AxesProxyHandler.is_locked(request, {"username": body.username}):
+        raise Refused(429, locked)
+    member = authenticate(request, username=body.username, password=body.password)
+    if not isinstance(member, Member):
+        if getattr(request, "axes_locked_out", False):
+            raise Refused(429, locked)
+        raise Refused(401, "That name and password do not go together.", "password")
+    login(request, member)
+    return _shown(member)
+
+
+@router.delete("", response=Session)
+def sign_out(request: Asking) -> Session:
+    """Sign out."""
+    logout(request)
+    return _shown(None)

@@ -1,0 +1,18 @@
+"""The front end's page: the same built file for every address the router knows."""
+
+from django.conf import settings
+from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase
+from django.views.decorators.cache import never_cache
+from django.views.decorators.csrf import ensure_csrf_cookie
+from django.views.decorators.http import require_safe
+
+
+@require_safe
+@never_cache
+@ensure_csrf_cookie
+def page(request: HttpRequest) -> HttpResponseBase:
+    """Serve the built page, and set the CSRF cookie that the API's writes need."""
+    built = settings.WEB_DIST / "index.html"
+    if not built.is_file():
+        return HttpResponse("The front end is not built. Run ./start, or npm run build in web/.", status=503, content_type="text/plain")
+    return FileResponse(built.open("rb"), content_type="text/html; charset=utf-8")

@@ -1,0 +1,111 @@
+"""Settings: secure by default. `OUTER_TEST_LOCAL=1` relaxes only what plain http on loopback cannot do."""
+
+from pathlib import Path
+
+import environ
+from csp.constants import NONE, SELF
+
+ROOT = Path(__file__).resolve().parents[2]
+WEB_DIST = ROOT / "web" / "dist"
+
+env = environ.Env()
+LOCAL = env.bool("OUTER_TEST_LOCAL", default=False)
+DEMO = env.bool("OUTER_TEST_DEMO", default=False)
+
+DEBUG = False
+SECRET_KEY = env.str("OUTER_TEST_SECRET_KEY")
+ALLOWED_HOSTS = env.list("OUTER_TEST_HOSTS", default=["127.0.0.1", "localhost"])
+CSRF_TRUSTED_ORIGINS = env.list("OUTER_TEST_ORIGINS", default=[])
+
+DATABASES = {"default": env.db_url("OUTER_TEST_DATABASE_URL", engine="django.db.backends.postgresql")}
+DATABASES["default"] |= {"CONN_MAX_AGE": 60, "CONN_HEALTH_CHECKS": True, "ATOMIC_REQUESTS": False}
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "ninja",
+    "axes",
+    "csp",
+    "accounts",
+    "fleet",
+    "visits",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "config.urls"
+WSGI_APPLICATION = "config.wsgi.application"
+TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "APP_DIRS": True}]
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+APPEND_SLASH = False
+
+# Sign-in: Argon2, and a lock after five wrong passwords for one name from one address.
+AUTH_USER_MODEL = "accounts.Member"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher", "django.contrib.auth.hashers.PBKDF2PasswordHasher"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+AXES_FAILURE_LIMIT = 5
+AXES_COOLOFF_TIME = 0.25  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+AXES_VERBOSE = False
+
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = not LOCAL
+SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Strict"
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_AGE = 14 * 24 * 3600
+SECURE_HSTS_SECONDS = 0 if LOCAL else 31_536_000
+SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = not LOCAL
+SECURE_REFERRER_POLICY = "same-origin"
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if env.bool("OUTER_TEST_BEHIND_PROXY", default=False) else None
+X_FRAME_OPTIONS = "DENY"
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "script-src": [SELF],
+        # The style library writes its rules into the page's own style element while it runs.
+        "style-src": [SELF, "'unsafe-inline'"],
+        "font-src": [SELF],
+        "img-src": [SELF, "data:"],
+        "connect-src": [SELF],
+        "manifest-src": [SELF],
+        "form-action": [SELF],
+        "base-uri": [NONE],
+        "frame-ancestors": [NONE],
+    }
+}
+
+STATIC_URL = "/static/"
+STATIC_ROOT = ROOT / ".local" / "static"
+WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
+WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+"
+
+LANGUAGE_CODE = "en-us"
+USE_I18N = False
+USE_TZ = True
+TIME_ZONE = env.str("OUTER_TEST_TIME_ZONE", default="UTC")
+DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+TEST_RUNNER = "config.test_runner.CountingRunner"
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "formatters": {"line": {"format": "{asctime} {levelname} {name}: {message}", "style": "{"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+    "loggers": {"axes": {"level": "ERROR"}},
+}

@@ -1,0 +1,11 @@
+"""The API under /api/, and the one page for everything else."""
+
+from django.urls import path, re_path
+
+from api.main import api
+from config.page import page
+
+urlpatterns = [
+    path("api/", api.urls),
+    re_path(r"^(?!api/|static/|assets/).*$", page),
+]

@@ -1,0 +1,93 @@
+"""Visits, and what is written down on them: entries, power, lifted lines. All but the visit itself is append only."""
+
+import uuid
+
+from django.db import models
+
+from accounts.append_only import AppendOnly
+from accounts.models import CompanyRow, Member
+from fleet.models import Unit
+
+
+class Visit(CompanyRow):
+    """One visit to one unit. `frozen` keeps plate, meters and stock as they stood when it was finished."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
+    technician = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    scheduled_for = models.DateTimeField()
+    complaint = models.CharField(max_length=40, blank=True)
+    began = models.CharField(max_length=12, blank=True)
+    notes = models.TextField(blank=True)
+    conditions = models.JSONField(default=dict)
+    rules = models.JSONField(default=dict)
+    finished_at = models.DateTimeField(null=True)
+    finished_by = models.ForeignKey(Member, null=True, on_delete=models.PROTECT, related_name="+")
+    finish_reason = models.CharField(max_length=300, blank=True)
+    frozen = models.JSONField(null=True)
+    return_of = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
+
+    class Meta:
+        indexes = [models.Index(fields=["company", "scheduled_for"])]
+
+
+class Written(AppendOnly, CompanyRow):
+    """Something written down on a visit: who, when, and the client's own UUID, so that sent twice is written once."""
+
+    uuid = models.UUIDField()
+    visit = models.ForeignKey(Visit, on_delete=models.PROTECT, related_name="+")
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+
+    class Meta:
+        abstract = True
+
+
+class Entry(Written):
+    """A reading or a thing seen. `value` is the text that was kept; a correction supersedes, never changes."""
+
+    point = models.CharField(max_length=60)
+    value = models.CharField(max_length=24)
+    meter = models.CharField(max_length=40, blank=True)
+    by = models.CharField(max_length=10, blank=True)
+    fitted = models.CharField(max_length=10, blank=True)
+    turns = models.PositiveSmallIntegerField(default=1)
+    top = models.FloatField(null=True)
+    power = models.CharField(max_length=14)
+    supersedes = models.UUIDField(null=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="entry_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class PowerClaim(Written):
+    """What somebody said of the power."""
+
+    state = models.CharField(max_length=14)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="power_claim_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class LiftedLine(Written):
+    """A line of the not-put-back list."""
+
+    what = models.CharField(max_length=120)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="lifted_line_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class LiftedEnding(Written):
+    """How a lifted line ended; a line ends once."""
+
+    line = models.OneToOneField(LiftedLine, on_delete=models.PROTECT, related_name="ending")
+    how = models.CharField(max_length=8)
+    why = models.CharField(max_length=300, blank=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="lifted_ending_once")]
+        indexes = [models.Index(fields=["visit", "id"])]

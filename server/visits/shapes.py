@@ -1,0 +1,133 @@
+"""What the API says of a visit: dataclasses that become its schema."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from uuid import UUID
+
+from outer_test.assess import Assessment
+from outer_test.plan import Station
+from outer_test.plate import Plate
+from outer_test.verdict import Verdict
+from outer_test.visit import Conditions, FittedCapacitor
+
+
+@dataclass(frozen=True, slots=True)
+class EntryShown:
+    """A reading or a thing seen, as kept. `stands` is false for history: superseded, or read again later."""
+
+    id: UUID
+    point: str
+    value: str
+    unit: str
+    at: datetime
+    by_whom: str
+    power: str
+    stands: bool
+    supersedes: UUID | None
+    meter: str
+
+
+@dataclass(frozen=True, slots=True)
+class LiftedShown:
+    """A line of the not-put-back list, with how it ended."""
+
+    id: UUID
+    what: str
+    at: datetime
+    by_whom: str
+    how: str
+    why: str
+    ended_at: datetime | None
+
+
+@dataclass(frozen=True, slots=True)
+class PowerShown:
+    """What was said of the power, and when."""
+
+    id: UUID
+    state: str
+    at: datetime
+    by_whom: str
+
+
+@dataclass(frozen=True, slots=True)
+class Round:
+    """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power."""
+
+    stations: tuple[Station, ...]
+    assessment: Assessment
+    entries: tuple[EntryShown, ...]
+    lifted: tuple[LiftedShown, ...]
+    power_log: tuple[PowerShown, ...]
+    plate: Plate
+    fitted: tuple[FittedCapacitor, ...]
+    conditions: Conditions
+    finished_at: datetime | None
+    finished_by: str
+    finish_reason: str
+
+
+@dataclass(frozen=True, slots=True)
+class PlateRevisionShown:
+    """One reading of the plate into the record."""
+
+    at: datetime
+    by_whom: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class VisitShown:
+    """A visit whole."""
+
+    id: UUID
+    company: str
+    site: str
+    address: str
+    unit_id: UUID
+    unit: str
+    serial: str
+    technician: str
+    scheduled_for: datetime
+    complaint: str
+    began: str
+    notes: str
+    schools: dict[str, str]
+    round: Round
+    plate_history: tuple[PlateRevisionShown, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class TodayVisit:
+    """A line of the day's list."""
+
+    id: UUID
+    site: str
+    address: str
+    unit: str
+    technician: str
+    mine: bool
+    scheduled_for: datetime
+    complaint: str
+    overall: Verdict
+    readings: int
+    open_lines: int
+    finished_at: datetime | None
+
+
+@dataclass(frozen=True, slots=True)
+class UnitChoice:
+    """A unit a visit can be opened for."""
+
+    id: UUID
+    site: str
+    unit: str
+
+
+@dataclass(frozen=True, slots=True)
+class Today:
+    """The day's visits, and the units another could be opened for."""
+
+    company: str
+    visits: tuple[TodayVisit, ...]
+    units: tuple[UnitChoice, ...]

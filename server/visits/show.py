@@ -1,0 +1,84 @@
+"""From a loaded visit to what the API says of it."""
+
+from collections.abc import Iterable
+from uuid import UUID
+
+from accounts.models import Company
+from fleet.models import PlateRevision
+from outer_test.assess import Assessment, assess
+from outer_test.house import SCHOOLS
+from outer_test.plan import stations
+from outer_test.points import POINTS
+from outer_test.visit import standing_readings
+from visits.load import Loaded
+from visits.models import Entry, LiftedLine, PowerClaim
+from visits.shapes import EntryShown, LiftedShown, PlateRevisionShown, PowerShown, Round, VisitShown
+
+
+def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
+    """The changing part of a visit. The assessment is made here unless the caller has it."""
+    visit, row = loaded.visit, loaded.row
+    judged = assessment or assess(visit)
+    return Round(
+        stations=stations(visit, {found.point: found.verdict for found in judged.findings}),
+        assessment=judged,
+        entries=tuple(_entries(loaded)),
+        lifted=tuple(_lifted(line) for line in loaded.lifted),
+        power_log=tuple(_power(claim) for claim in loaded.power),
+        plate=visit.plate,
+        fitted=visit.fitted,
+        conditions=visit.conditions,
+        finished_at=row.finished_at,
+        finished_by=row.finished_by.shown_name if row.finished_by is not None else "",
+        finish_reason=row.finish_reason,
+    )
+
+
+def show_visit(company: Company, loaded: Loaded) -> VisitShown:
+    """A visit whole, for its screens and its sheet."""
+    row = loaded.row
+    history = PlateRevision.objects.of(company).filter(unit=row.unit).select_related("member").order_by("-at")[:20]
+    rules = loaded.visit.rules
+    return VisitShown(
+        id=row.id,
+        company=company.name,
+        site=row.unit.site.name,
+        address=row.unit.site.address,
+        unit_id=row.unit.id,
+        unit=row.unit.label,
+        serial=row.unit.serial,
+        technician=row.technician.shown_name,
+        scheduled_for=row.scheduled_for,
+        complaint=row.complaint,
+        began=row.began,
+        notes=row.notes,
+        schools={choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()},
+        round=show_round(loaded),
+        plate_history=tuple(PlateRevisionShown(one.at, one.member.shown_name, one.why) for one in history),
+    )
+
+
+def _entries(loaded: Loaded) -> Iterable[EntryShown]:
+    standing = {reading.id for reading in standing_readings(loaded.visit).values()}
+    last_seen: dict[str, UUID] = {entry.point: entry.uuid for entry in loaded.entries}
+    for entry in loaded.entries:
+        is_seen = POINTS[entry.point].kind == "seen"
+        stands = last_seen[entry.point] == entry.uuid if is_seen else str(entry.uuid) in standing
+        yield _entry(entry, stands)
+
+
+def _entry(entry: Entry, stands: bool) -> EntryShown:
+    return EntryShown(
+        entry.uuid, entry.point, entry.value, POINTS[entry.point].sign, entry.at, entry.member.shown_name,
+        entry.power, stands, entry.supersedes, entry.meter,
+    )  # fmt: skip
+
+
+def _lifted(line: LiftedLine) -> LiftedShown:
+    ending = getattr(line, "ending", None)
+    how, why, ended = ("", "", None) if ending is None else (ending.how, ending.why, ending.at)
+    return LiftedShown(line.uuid, line.what, line.at, line.member.shown_name, how, why, ended)
+
+
+def _power(claim: PowerClaim) -> PowerShown:
+    return PowerShown(claim.uuid, claim.state, claim.at, claim.member.shown_name)

@@ -1,0 +1,111 @@
+"""Writing readings and things seen on a visit. Each write is sent safely twice: the client's UUID makes it one."""
+
+from dataclasses import dataclass, replace
+from datetime import datetime
+from typing import Any
+from uuid import UUID, uuid5
+
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.models import Member
+from outer_test import visit as core
+from outer_test.absence import power_now
+from outer_test.assess import assess
+from outer_test.plan_steps import LIFTED_FOR
+from outer_test.points import POINTS
+from outer_test.quantity import FieldProblem
+from visits.load import Loaded, core_reading, load_visit, open_for_writing
+from visits.models import Entry, LiftedLine, Visit
+
+
+@dataclass(frozen=True, slots=True)
+class NewEntry:
+    """A reading or a thing seen to be written down: the client's UUID, the point, the exact value text, and its tags."""
+
+    id: UUID
+    point: str
+    value: str
+    at: datetime | None = None
+    meter: str = ""
+    turns: int = 1
+    top: float | None = None
+    supersedes: UUID | None = None
+
+
+def write_entries(member: Member, visit_id: UUID, entries: list[NewEntry]) -> Loaded:
+    """Write readings and things seen, in order, and give back the visit as it then stands.
+
+    Raises NoSuchVisit, Finished, FieldProblem. An entry whose UUID is already there is left as it is.
+    """
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        before = load_visit(member.company, row)
+        known = {entry.uuid: entry for entry in before.entries}
+        fresh = [entry for entry in entries if not _already(entry, known)]
+        if not fresh:
+            return before
+        state = _power_state(before)
+        now = timezone.now()
+        rows = [_entry_row(member, row, entry, state, entry.at or now, known, before.visit.meters) for entry in fresh]
+        Entry.objects.of(member.company).bulk_create(rows)
+        lifted = _lift_for(member, row, before, fresh, now)
+        if any(POINTS[entry.point].kind == "seen" or lifted for entry in fresh):
+            return load_visit(member.company, row)
+        return before_plus(before, rows)
+
+
+def before_plus(before: Loaded, rows: list[Entry]) -> Loaded:
+    """The visit with newly written readings, without asking the database again."""
+    visit = replace(before.visit, readings=(*before.visit.readings, *map(core_reading, rows)))
+    return replace(before, entries=[*before.entries, *rows], visit=visit)
+
+
+def _already(entry: NewEntry, known: dict[UUID, Entry]) -> bool:
+    there = known.get(entry.id)
+    if there is None:
+        return False
+    if (there.point, there.value) != (entry.point, entry.value):
+        raise FieldProblem("id", "this id was already used for another reading")
+    return True
+
+
+def _power_state(before: Loaded) -> str:
+    judged = assess(before.visit)
+    return power_now(before.visit, next((one for one in judged.findings if one.point == "safe.dead"), None)).state
+
+
+def _entry_row(
+    member: Member, row: Visit, entry: NewEntry, state: str, at: datetime, known: dict[UUID, Entry], meters: dict[str, Any]
+) -> Entry:
+    point = POINTS.get(entry.point)
+    if point is None:
+        raise FieldProblem("point", f'"{entry.point[:60]}" is no point of a visit')
+    if point.kind == "seen":
+        core.check_seen(entry.point, entry.value)
+    else:
+        core.Reading(entry.point, entry.value, at=at, turns=entry.turns, top=entry.top)
+    if entry.meter and entry.meter not in meters:
+        raise FieldProblem("meter", f'"{entry.meter[:40]}" is not among the company\'s meters')
+    if entry.supersedes is not None and (entry.supersedes not in known or known[entry.supersedes].point != entry.point):
+        raise FieldProblem("supersedes", "names no reading at this point of this visit")
+    return Entry(
+        company=member.company, uuid=entry.id, visit=row, member=member, at=at, point=entry.point, value=entry.value,
+        meter=entry.meter, turns=entry.turns, top=entry.top, power=state, supersedes=entry.supersedes,
+    )  # fmt: skip
+
+
+def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry], now: datetime) -> bool:
+    """Add the lines that taking these readings means, unless they stand open; a correction lifts nothing again."""
+    open_now = {line.what for line in before.visit.lifted if line.end is None}
+    added = False
+    for entry in fresh:
+        what = LIFTED_FOR.get(entry.point)
+        if what is None or what in open_now or entry.supersedes is not None:
+            continue
+        LiftedLine.objects.of(member.company).create(
+            company=member.company, uuid=uuid5(entry.id, "lifted"), visit=row, member=member, at=entry.at or now, what=what
+        )
+        open_now.add(what)
+        added = True
+    return added

@@ -1,0 +1,97 @@
+"""Writing on a visit what is no reading: power, lifted lines, the finish. Each write is sent safely twice."""
+
+from datetime import datetime
+from typing import Any
+from uuid import UUID, uuid5
+
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.models import Member
+from outer_test import visit as core
+from outer_test.putback import FinishProblem, check_finish
+from outer_test.quantity import FieldProblem
+from visits.load import Loaded, find_visit, load_visit, open_for_writing
+from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
+
+
+def claim_power(member: Member, visit_id: UUID, claim_id: UUID, state: str) -> Loaded:
+    """Say what the power is. Claiming it dead adds the pulled disconnect to the list. Raises NoSuchVisit, Finished."""
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        now = timezone.now()
+        claims = PowerClaim.objects.of(member.company)
+        _, made = claims.get_or_create(
+            company=member.company, uuid=claim_id, visit=row, defaults={"member": member, "at": now, "state": state}
+        )
+        if made and state == "dead-claimed":
+            before = load_visit(member.company, row)
+            what = "Disconnect pulled"
+            if what not in {line.what for line in before.visit.lifted if line.end is None}:
+                _add_line(member, row, uuid5(claim_id, "lifted"), what, now)
+        return load_visit(member.company, row)
+
+
+def _add_line(member: Member, row: Visit, line_id: UUID, what: str, at: datetime) -> None:
+    LiftedLine.objects.of(member.company).get_or_create(
+        company=member.company, uuid=line_id, visit=row, defaults={"member": member, "at": at, "what": what}
+    )
+
+
+def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str) -> Loaded:
+    """Add a line to the not-put-back list. Raises NoSuchVisit, Finished, FieldProblem."""
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        core.Lifted(what)
+        if len(what) > 120:
+            raise FieldProblem("what", "keep it to 120 characters")
+        _add_line(member, row, line_id, what.strip(), timezone.now())
+        return load_visit(member.company, row)
+
+
+def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str) -> Loaded:
+    """End a line: back, retired, or left until the return visit. A line ends once; ending it again changes nothing.
+
+    Raises NoSuchVisit, Finished, FieldProblem.
+    """
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        core.LiftedEnd(how, None, why)
+        if len(why) > 300:
+            raise FieldProblem("why", "keep it to 300 characters")
+        line = LiftedLine.objects.of(member.company).filter(visit=row, uuid=line_id).first()
+        if line is None:
+            raise FieldProblem("line", "is no line of this visit")
+        LiftedEnding.objects.of(member.company).get_or_create(
+            line=line,
+            defaults={
+                "company": member.company, "uuid": ending_id, "visit": row, "member": member, "at": timezone.now(),
+                "how": how, "why": why.strip(),
+            },
+        )  # fmt: skip
+        return load_visit(member.company, row)
+
+
+def finish(member: Member, visit_id: UUID, force_reason: str) -> Loaded:
+    """Finish a visit; with lines still open only by force, with a reason that prints on the sheet.
+
+    Raises NoSuchVisit, FieldProblem. Finishing a finished visit changes nothing.
+    """
+    with transaction.atomic():
+        row = find_visit(member.company, visit_id, lock=True)
+        loaded = load_visit(member.company, row)
+        if row.finished_at is not None:
+            return loaded
+        if len(force_reason) > 300:
+            raise FieldProblem("reason", "keep it to 300 characters")
+        try:
+            check_finish(loaded.visit, force_reason)
+        except FinishProblem as problem:
+            raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
+        row.frozen = {
+            "plate": row.unit.plate, "fitted": row.unit.fitted, "van_stock": member.company.van_stock,
+            "meters": member.company.meters,
+        }  # fmt: skip
+        row.finished_at, row.finished_by, row.finish_reason = timezone.now(), member, force_reason.strip()
+        row.save(update_fields=["frozen", "finished_at", "finished_by", "finish_reason"])
+        return load_visit(member.company, row)
