@@ -22,7 +22,7 @@ class Replacement:
 class Finding:
     """One judgement. Numbers are in `unit`; `low`, `high` are the `bad` limits, `watch_low`, `watch_high` the inner cuts.
 
-    `band` is the meter's band around `value`, `confidence` the probability of lying inside the limits,
+    `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
     `school` the house rule it was judged by, `mark` the handbook's mark behind the source.
     """
 
@@ -38,7 +38,7 @@ class Finding:
     watch_low: float | None = None
     watch_high: float | None = None
     nominal: float | None = None
-    band: tuple[float, float] | None = None
+    band: tuple[float, ...] | None = None
     confidence: float | None = None
     school: str = ""
     decision: str = ""

@@ -48,6 +48,7 @@ class TypedLine:
     id: UUID
     text: str
     at: datetime | None = None
+    meter: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,7 +137,8 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
         raise FieldProblem("text", f"keep it to {MOST_ON_A_LINE} characters")
     parsed = parse_line(body.text)
     entries = [
-        NewEntry(uuid5(body.id, str(place)), item.point, item.value, _aware(body.at)) for place, item in enumerate(parsed.items)
+        NewEntry(uuid5(body.id, str(place)), item.point, item.value, _aware(body.at), body.meter if item.kind == "number" else "")
+        for place, item in enumerate(parsed.items)
     ]
     loaded = write_entries(request.auth, visit_id, entries)
     kept = tuple(item.point for item in parsed.items)

@@ -93,6 +93,7 @@ class VisitShown:
     began: str
     notes: str
     schools: dict[str, str]
+    meters: tuple[str, ...]
     round: Round
     plate_history: tuple[PlateRevisionShown, ...]
 

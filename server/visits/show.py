@@ -53,6 +53,7 @@ def show_visit(company: Company, loaded: Loaded) -> VisitShown:
         began=row.began,
         notes=row.notes,
         schools={choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()},
+        meters=tuple(loaded.visit.meters),
         round=show_round(loaded),
         plate_history=tuple(PlateRevisionShown(one.at, one.member.shown_name, one.why) for one in history),
     )

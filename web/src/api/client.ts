@@ -1,0 +1,47 @@
+/** The API, typed by the server's own document. */
+import createClient from "openapi-fetch";
+
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Finding = Schemas["Finding"];
+export type Round = Schemas["Round"];
+export type VisitShown = Schemas["VisitShown"];
+export type Step = Schemas["Step"];
+export type Verdict = Schemas["Verdict"];
+export type FieldError = Schemas["FieldError"];
+
+/** An answer that is no success: its status and what is wrong with which field. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly errors: FieldError[],
+  ) {
+    super(errors[0]?.message ?? `The server answered ${status}.`);
+  }
+}
+
+function csrfToken(): string {
+  return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
+}
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+api.use({
+  onRequest({ request }) {
+    request.headers.set("X-CSRFToken", csrfToken());
+    return request;
+  },
+});
+
+/** The data of an answer, or an ApiProblem thrown. */
+export async function data<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  const { data: got, error, response } = await answer;
+  if (got !== undefined && response.ok) return got;
+  const errors = (error as { errors?: FieldError[] } | undefined)?.errors;
+  throw new ApiProblem(
+    response.status,
+    errors ?? [{ field: "", message: `The server answered ${response.status}.` }],
+  );
+}

@@ -1,0 +1,30 @@
+/** What the screens ask for. */
+import { QueryClient, useQuery } from "@tanstack/react-query";
+
+import { api, ApiProblem, data, type Round, type VisitShown } from "./client";
+
+export const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, problem) => !(problem instanceof ApiProblem && problem.status < 500) && count < 3,
+    },
+  },
+});
+
+export const useSession = () =>
+  useQuery({ queryKey: ["session"], queryFn: () => data(api.GET("/api/session")), staleTime: 60_000 });
+
+export const useToday = () => useQuery({ queryKey: ["today"], queryFn: () => data(api.GET("/api/today")) });
+
+export const useVisit = (id: string) =>
+  useQuery({
+    queryKey: ["visit", id],
+    queryFn: () => data(api.GET("/api/visits/{visit_id}", { params: { path: { visit_id: id } } })),
+  });
+
+/** Put the newest round of a visit where its screens read it. */
+export function storeRound(visitId: string, round: Round): void {
+  queries.setQueryData<VisitShown>(["visit", visitId], (visit) => visit && { ...visit, round });
+  void queries.invalidateQueries({ queryKey: ["today"] });
+}

@@ -1,0 +1,31 @@
+import "@fontsource-variable/archivo/index.css";
+import "@fontsource-variable/red-hat-mono/index.css";
+
+import { ChakraProvider } from "@chakra-ui/react";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+
+import { resume } from "./api/outbox";
+import { queries } from "./api/queries";
+import { App } from "./App";
+import { applyMode } from "./theme/mode";
+import { system } from "./theme/system";
+
+applyMode();
+resume();
+
+const root = document.getElementById("root");
+if (root === null) throw new Error("index.html has no root element");
+createRoot(root).render(
+  <StrictMode>
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ChakraProvider>
+  </StrictMode>,
+);

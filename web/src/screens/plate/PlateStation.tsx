@@ -1,0 +1,193 @@
+/** The plate station: the complaint, the plate as read and to be corrected, what is fitted, and what the plate's rules say. */
+import { Box, chakra, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { useForm } from "react-hook-form";
+import { useNavigate } from "react-router";
+
+import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
+import { readDraft, writeDraft } from "../../api/draft";
+import { queries, storeRound } from "../../api/queries";
+import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
+import { FittedParts } from "./FittedParts";
+import { PlateFieldInput } from "./PlateFieldInput";
+import { PLATE_GROUPS } from "./plateFields";
+import { plateFrom, typedFrom, type PlateTyped } from "./plateForm";
+
+const Fields = chakra("fieldset");
+
+export function PlateStation({ visit }: { visit: VisitShown }) {
+  const { round } = visit;
+  const draftName = `${visit.id} plate`;
+  const kept = typedFrom(round.plate, round.fitted);
+  const draft = readDraft(draftName);
+  const form = useForm<PlateTyped>({ defaultValues: draft ? (JSON.parse(draft) as PlateTyped) : kept });
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const [changed, setChanged] = useState(draft !== "");
+  const finished = round.finished_at != null;
+  const go = useNavigate();
+
+  // Whatever is typed is on this device before the next key, so a reload loses nothing.
+  useEffect(() => {
+    return form.subscribe({
+      formState: { values: true },
+      callback: ({ values, isDirty }) => {
+        if (isDirty === false) return;
+        writeDraft(draftName, JSON.stringify(values));
+        setChanged(true);
+      },
+    });
+  }, [form, draftName]);
+
+  const save = async (typed: PlateTyped) => {
+    try {
+      const body = {
+        id: crypto.randomUUID(),
+        visit: visit.id,
+        why: typed.why,
+        ...plateFrom(typed, round.plate),
+      };
+      const next = await data(
+        api.PUT("/api/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
+      );
+      form.reset(typedFrom(next.plate, next.fitted));
+      writeDraft(draftName, "");
+      setErrors([]);
+      setChanged(false);
+      storeRound(visit.id, next);
+      void queries.invalidateQueries({ queryKey: ["visit", visit.id] });
+    } catch (problem) {
+      const lost = [
+        { field: "", message: "The server does not answer. What you typed is kept on this device." },
+      ];
+      setErrors(problem instanceof ApiProblem ? problem.errors : lost);
+    }
+  };
+  const forget = () => {
+    form.reset(kept);
+    writeDraft(draftName, "");
+    setErrors([]);
+    setChanged(false);
+  };
+  const errorAt = (name: string) =>
+    errors.find(({ field }) => field.endsWith(`plate.${name}`) || field.includes(`plate.${name}.`))?.message;
+  const placed = (error: FieldError) => /plate\.|fitted\./.test(error.field);
+
+  return (
+    <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
+      <Complaint visit={visit} />
+      <PlateFindings visit={visit} />
+      <Fields disabled={finished} minW="0">
+        {PLATE_GROUPS.map((group) => (
+          <Box
+            key={group.title}
+            as="section"
+            aria-label={group.title}
+            borderTopWidth="1px"
+            borderColor="edge"
+            pt="3"
+            mb="5"
+          >
+            <Heading as="h2" fontSize="md" mb="2">
+              {group.title}
+            </Heading>
+            <SimpleGrid columns={{ base: 1, sm: 2, xl: 3 }} columnGap="5" rowGap="3">
+              {group.fields.map((field) => (
+                <PlateFieldInput key={field.name} field={field} form={form} problem={errorAt(field.name)} />
+              ))}
+            </SimpleGrid>
+          </Box>
+        ))}
+        <FittedParts form={form} errors={errors} />
+      </Fields>
+      {changed && !finished && (
+        <Flex
+          position="sticky"
+          bottom="0"
+          bg="paper"
+          borderTopWidth="2px"
+          borderColor="copper"
+          py="3"
+          gap="3"
+          wrap="wrap"
+          align="center"
+        >
+          <TextInput
+            flex="1 1 14rem"
+            w="auto"
+            aria-label="Why it was corrected"
+            placeholder="why it was corrected"
+            maxLength={200}
+            {...form.register("why")}
+          />
+          <Button type="submit" look="next">
+            Keep this plate
+          </Button>
+          <Button onClick={forget}>Forget the changes</Button>
+          {errors.length > 0 && (
+            <FieldProblem id="plate-problem">
+              {errors.find((error) => !placed(error))?.message ?? "Not kept: see the marked fields."}
+            </FieldProblem>
+          )}
+        </Flex>
+      )}
+      {!changed && (
+        <Flex gap="3" align="center" wrap="wrap">
+          <Button look="next" onClick={() => void go(`/visits/${visit.id}/safe`)}>
+            On to Make safe
+          </Button>
+          {visit.plate_history.map((one) => (
+            <Text key={one.at} fontSize="sm" color="faint">
+              Corrected {dayAndClock(one.at)} by {one.by_whom}
+              {one.why && `: ${one.why}`}
+            </Text>
+          ))}
+        </Flex>
+      )}
+    </form>
+  );
+}
+
+function Complaint({ visit }: { visit: VisitShown }) {
+  return (
+    <Box mb="4">
+      <Heading as="h1" fontSize="2xl">
+        {capital(COMPLAINT[visit.complaint] ?? "no complaint recorded")}
+      </Heading>
+      <Text color="faint">
+        {visit.address} · {visit.serial && `serial ${visit.serial} · `}
+        {visit.began === "suddenly" && "suddenly quit: starts with the electrical side"}
+        {visit.began === "slowly" && "slowly worse: charge or dirt likelier"}
+      </Text>
+      {visit.notes && <Text mt="1">{visit.notes}</Text>}
+    </Box>
+  );
+}
+
+function PlateFindings({ visit }: { visit: VisitShown }) {
+  const findings = visit.round.assessment.findings.filter(
+    ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
+  );
+  if (findings.length === 0) return null;
+  return (
+    <Box as="section" aria-label="What the plate says" mb="5">
+      {findings.map((finding) => (
+        <Flex key={finding.point} gap="3" align="baseline" py="1" borderTopWidth="1px" borderColor="rule">
+          <Box pt="1">
+            <Mark kind={finding.verdict} />
+          </Box>
+          <Text>
+            <Text as="span" fontWeight="700" color={markColour(finding.verdict)}>
+              {capital(markWord(finding.verdict))}
+            </Text>{" "}
+            {finding.why} <b>{finding.next}</b>{" "}
+            <Text as="span" fontSize="sm" color="faint">
+              {finding.rule}; {finding.source}
+            </Text>
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}

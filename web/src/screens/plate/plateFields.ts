@@ -1,0 +1,105 @@
+/** The plate's fields as the form shows them: what they are called, their unit, their choices. */
+
+export interface PlateField {
+  name: string;
+  label: string;
+  unit?: string;
+  choices?: [string, string][];
+  numeric?: boolean;
+  list?: boolean;
+}
+
+const amps = (name: string, label: string): PlateField => ({ name, label, unit: "A", numeric: true });
+const number = (name: string, label: string, unit: string): PlateField => ({
+  name,
+  label,
+  unit,
+  numeric: true,
+});
+const choice = (name: string, label: string, choices: [string, string][], numeric = false): PlateField => ({
+  name,
+  label,
+  choices,
+  numeric,
+});
+const same = (...words: (string | number)[]): [string, string][] =>
+  words.map((word) => [String(word), String(word)]);
+
+export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
+  {
+    title: "Motors and circuit",
+    fields: [
+      amps("compressor.rla", "Compressor RLA"),
+      amps("compressor.lra", "Compressor LRA"),
+      choice("compressor.kind", "Compressor", same("scroll", "reciprocating", "rotary", "inverter")),
+      choice("compressor.stages", "Stages", same(1, 2), true),
+      amps("fan.fla", "Fan FLA"),
+      choice("fan.kind", "Fan motor", [
+        ["capacitor", "capacitor motor"],
+        ["electronic", "electronic"],
+      ]),
+      amps("mca", "MCA"),
+      amps("mop", "MOP"),
+      amps("branch_selection_a", "Branch-circuit selection"),
+      amps("protection_a", "Fuse or breaker installed"),
+      choice(
+        "conductor_awg",
+        "Copper conductor",
+        [14, 12, 10, 8, 6, 4].map((size) => [String(size), `${size} AWG`]),
+        true,
+      ),
+    ],
+  },
+  {
+    title: "Capacitors",
+    fields: [
+      number("run_capacitor.herm_uf", "Run, compressor section", "µF"),
+      number("run_capacitor.fan_uf", "Run, fan section", "µF"),
+      number("run_capacitor.vac", "Run, volts", "V"),
+      number("run_capacitor.tolerance_pct", "Run, tolerance ±", "%"),
+      choice("run_capacitor.form", "Run, form", [
+        ["dual", "one dual"],
+        ["singles", "two singles"],
+      ]),
+      number("start_capacitor.low_uf", "Start, from", "µF"),
+      number("start_capacitor.high_uf", "Start, to", "µF"),
+      number("start_capacitor.vac", "Start, volts", "V"),
+      choice("start_device", "Start device", [
+        ["none", "none"],
+        ["two-wire", "two-wire kit"],
+        ["relay", "relay and capacitor"],
+      ]),
+    ],
+  },
+  {
+    title: "Supply and control",
+    fields: [
+      { name: "volts", label: "Rated volts", unit: "V", list: true },
+      number("volts_min", "Volts, least", "V"),
+      number("volts_max", "Volts, most", "V"),
+      choice("phase", "Phase", same(1, 3), true),
+      choice("hz", "Hertz", same(50, 60), true),
+      choice("contactor.poles", "Contactor poles", same(1, 2, 3), true),
+      amps("contactor.amps", "Contactor amps"),
+      number("contactor.coil_v", "Contactor coil", "V"),
+      choice("valve", "Valve energised in", [
+        ["O", "cooling (O)"],
+        ["B", "heating (B)"],
+      ]),
+      choice("defrost.control", "Defrost control", [
+        ["time-temperature", "time and temperature"],
+        ["demand", "demand"],
+      ]),
+      number("defrost.minutes", "Defrost interval", "min"),
+      number("defrost.closes_f", "Coil switch closes", "°F"),
+      number("defrost.opens_f", "Coil switch opens", "°F"),
+      number("defrost.limit_min", "Defrost limit", "min"),
+      choice("aux_heat.kind", "Aux heat", same("electric", "gas", "none")),
+      { name: "refrigerant", label: "Refrigerant" },
+      number("made_year", "Year made", ""),
+      number("made_week", "Week made", ""),
+    ],
+  },
+];
+
+export const PLATE_FIELDS = PLATE_GROUPS.flatMap((group) => group.fields);

@@ -1,0 +1,107 @@
+/** Between the plate as the server keeps it and the plate as it is typed. Every typed field is a text. */
+import type { Schemas } from "../../api/client";
+import { PLATE_FIELDS, type PlateField } from "./plateFields";
+
+type Plate = Schemas["Plate"];
+type Fitted = Schemas["FittedCapacitor"];
+
+export interface FittedTyped {
+  section: string;
+  uf: string;
+  fan_uf: string;
+  vac: string;
+  tolerance_pct: string;
+  duty: string;
+  add_on: boolean;
+}
+
+export interface PlateTyped {
+  /** Texts by field name; the names' dots are written as bars, which the form library does not split on. */
+  fields: Record<string, string>;
+  unreadable: Record<string, boolean>;
+  fitted: FittedTyped[];
+  why: string;
+}
+
+export const key = (name: string) => name.replaceAll(".", "|");
+const FITTED_NUMBERS = ["uf", "fan_uf", "vac", "tolerance_pct"] as const;
+
+function at(value: unknown, name: string): unknown {
+  return name
+    .split(".")
+    .reduce<unknown>((part, word) => (part as Record<string, unknown> | null)?.[word], value);
+}
+
+export function typedFrom(plate: Plate, fitted: Fitted[]): PlateTyped {
+  const fields: Record<string, string> = {};
+  const unreadable: Record<string, boolean> = {};
+  for (const { name } of PLATE_FIELDS) {
+    const value = at(plate, name);
+    fields[key(name)] = Array.isArray(value) ? value.join(" / ") : value == null ? "" : String(value);
+    unreadable[key(name)] = plate.unreadable?.includes(name) ?? false;
+  }
+  const text = (value: number | null | undefined) => (value == null ? "" : String(value));
+  const parts = fitted.map((part) => ({
+    section: part.section,
+    uf: text(part.uf),
+    fan_uf: text(part.fan_uf),
+    vac: text(part.vac),
+    tolerance_pct: text(part.tolerance_pct),
+    duty: part.duty ?? "run",
+    add_on: part.add_on ?? false,
+  }));
+  return { fields, unreadable, fitted: parts, why: "" };
+}
+
+/** A typed number for the server: a decimal comma becomes a point; what is no number goes as typed, and comes back refused. */
+function numeric(text: string): number | string {
+  const plain = text.trim().replace(",", ".");
+  return plain !== "" && Number.isFinite(Number(plain)) ? Number(plain) : text;
+}
+
+function valueOf(field: PlateField, text: string): unknown {
+  if (field.list)
+    return text
+      .split(/[/\s]+/)
+      .filter(Boolean)
+      .map(numeric);
+  return field.numeric ? numeric(text) : text.trim();
+}
+
+/** The plate to send. Only what was typed is in it; parts of the plate that the form does not show are kept from `before`. */
+export function plateFrom(typed: PlateTyped, before: Plate): { plate: Plate; fitted: Fitted[] } {
+  const plate = structuredClone(before) as Record<string, unknown>;
+  for (const field of PLATE_FIELDS) {
+    const text = typed.fields[key(field.name)] ?? "";
+    put(plate, field.name, text.trim() === "" ? (field.list ? [] : undefined) : valueOf(field, text));
+  }
+  for (const part of ["run_capacitor", "start_capacitor"]) {
+    const asked = plate[part] as Record<string, unknown> | null | undefined;
+    const named = PLATE_FIELDS.some(({ name }) => name.startsWith(`${part}.`) && typed.unreadable[key(name)]);
+    const telling = Object.entries(asked ?? {}).filter(([name, value]) => name !== "form" && value != null);
+    if (telling.length === 0 && !named) plate[part] = null;
+  }
+  plate.unreadable = PLATE_FIELDS.map(({ name }) => name).filter((name) => typed.unreadable[key(name)]);
+  const fitted = typed.fitted.map((part) => ({
+    section: part.section,
+    duty: part.duty,
+    add_on: part.add_on,
+    ...Object.fromEntries(
+      FITTED_NUMBERS.filter((name) => part[name].trim()).map((name) => [name, numeric(part[name])]),
+    ),
+  }));
+  return { plate: plate as Plate, fitted: fitted as Fitted[] };
+}
+
+function put(plate: Record<string, unknown>, name: string, value: unknown): void {
+  const [first = "", second] = name.split(".");
+  if (second === undefined) {
+    if (value === undefined) Reflect.deleteProperty(plate, first);
+    else plate[first] = value;
+    return;
+  }
+  const part = { ...(plate[first] as Record<string, unknown> | null | undefined) };
+  if (value === undefined) Reflect.deleteProperty(part, second);
+  else part[second] = value;
+  plate[first] = part;
+}

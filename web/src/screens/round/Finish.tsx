@@ -1,0 +1,79 @@
+/** Finishing the visit: freely when everything is back, else only with a reason that prints on the sheet. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+
+import { api, data, type VisitShown } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { useOutbox } from "../../api/outbox";
+import { storeRound } from "../../api/queries";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+
+export function Finish({ visit }: { visit: VisitShown }) {
+  const open = visit.round.assessment.open_lines;
+  const waiting = useOutbox().waiting.length;
+  const [reason, setReason] = useDraft(`${visit.id} finish`);
+  const [asking, setAsking] = useState(false);
+  const [problem, setProblem] = useState("");
+  const go = useNavigate();
+  const sheet = `/visits/${visit.id}/sheet`;
+  if (visit.round.finished_at != null) {
+    return (
+      <Box borderTopWidth="1px" borderColor="edge" pt="3">
+        <Text mb="2">This visit is finished: nothing more is written on it.</Text>
+        <Button look="next" onClick={() => void go(sheet)}>
+          Visit sheet
+        </Button>
+      </Box>
+    );
+  }
+
+  const finish = async () => {
+    if (open > 0 && !asking) return setAsking(true);
+    if (waiting > 0) return setProblem("Some entries are still on their way. Try again in a moment.");
+    try {
+      const round = await data(
+        api.POST("/api/visits/{visit_id}/finish", {
+          params: { path: { visit_id: visit.id } },
+          body: { reason: open > 0 ? reason : "" },
+        }),
+      );
+      storeRound(visit.id, round);
+      setReason("");
+      await go(sheet);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+  };
+
+  return (
+    <Box as="section" aria-label="Finish" borderTopWidth="1px" borderColor="edge" pt="3">
+      {asking && open > 0 && (
+        <Box mb="2">
+          <Text mb="1">
+            {open} {open === 1 ? "line is" : "lines are"} not put back. To finish all the same, say why; it
+            prints on the sheet.
+          </Text>
+          <TextInput
+            aria-label="Why the visit finishes with lines open"
+            aria-invalid={problem !== ""}
+            maxLength={300}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </Box>
+      )}
+      {problem && <FieldProblem id="finish-problem">{problem}</FieldProblem>}
+      <Flex gap="2" wrap="wrap" align="center">
+        <Button id="finish-button" onClick={() => void finish()}>
+          {asking && open > 0 ? "Finish all the same" : "Finish the visit"}
+        </Button>
+        <Link to={sheet}>
+          <Text as="span" color="copper" textDecoration="underline">
+            Sheet so far
+          </Text>
+        </Link>
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,116 @@
+/** What is lifted, pulled or jumpered and not put back yet; always in sight. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
+
+import type { Schemas } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { send } from "../../api/outbox";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { clock } from "../../shell/words";
+
+type Line = Schemas["LiftedShown"];
+type How = Schemas["LiftedHow"]["how"];
+
+export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: Line[]; disabled: boolean }) {
+  const open = lines.filter((line) => line.how === "");
+  const [what, setWhat] = useDraft(`${visit} lifted`);
+  return (
+    <Box as="section" aria-label="Not put back yet" borderTopWidth="1px" borderColor="edge" pt="3">
+      <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
+        Not put back yet
+      </Heading>
+      {open.length === 0 && <Text color="faint">Nothing is off.</Text>}
+      {open.map((line) => (
+        <OpenLine key={line.id} visit={visit} line={line} disabled={disabled} />
+      ))}
+      {lines.length > open.length && (
+        <Text fontSize="sm" color="faint" mt="1">
+          {lines.length - open.length} already put back or accounted for.
+        </Text>
+      )}
+      {!disabled && (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (!what.trim()) return;
+            send({ kind: "lifted", visit, body: { id: crypto.randomUUID(), what: what.trim() } });
+            setWhat("");
+          }}
+        >
+          <Flex gap="2" mt="2">
+            <TextInput
+              id="lifted-what"
+              aria-label="Lifted, pulled or jumpered"
+              placeholder="wire, jumper, panel, fuse"
+              maxLength={120}
+              value={what}
+              onChange={(event) => setWhat(event.target.value)}
+            />
+            <Button type="submit">Add</Button>
+          </Flex>
+        </form>
+      )}
+    </Box>
+  );
+}
+
+function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabled: boolean }) {
+  const [how, setHow] = useState<How | null>(null);
+  const [why, setWhy] = useDraft(`${visit} why ${line.id}`);
+  const [problem, setProblem] = useState(false);
+  const end = (chosen: How) => {
+    setProblem(chosen !== "back" && !why.trim());
+    if (chosen !== "back" && !why.trim()) return;
+    send({
+      kind: "end",
+      visit,
+      line: line.id,
+      body: { id: crypto.randomUUID(), how: chosen, why: why.trim() },
+    });
+    setWhy("");
+  };
+  return (
+    <Box borderWidth="1px" borderColor="rule" bg="panel" px="3" py="1" mb="2">
+      <Flex align="center" gap="2">
+        <Text flex="1" fontWeight="600">
+          {line.what}
+        </Text>
+        <Text className="num" fontSize="sm" color="faint">
+          {clock(line.at)}
+        </Text>
+        {!disabled && (
+          <>
+            <Button px="3" aria-label={`${line.what}: back`} onClick={() => end("back")}>
+              Back
+            </Button>
+            <Button
+              look="quiet"
+              aria-expanded={how !== null}
+              aria-label={`${line.what}: not back`}
+              onClick={() => setHow(how ? null : "retired")}
+            >
+              …
+            </Button>
+          </>
+        )}
+      </Flex>
+      {how !== null && (
+        <Box pb="2">
+          <TextInput
+            aria-label="Why it is not put back"
+            placeholder="why it is not put back"
+            aria-invalid={problem}
+            maxLength={300}
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+          {problem && <FieldProblem id={`why-${line.id}`}>Say why it is not put back.</FieldProblem>}
+          <Flex gap="2" mt="2" wrap="wrap">
+            <Button onClick={() => end("retired")}>Not needed any more</Button>
+            <Button onClick={() => end("left")}>Left until the return visit</Button>
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  );
+}

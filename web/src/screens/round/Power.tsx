@@ -1,0 +1,70 @@
+/** The unit's power: what was said, what is proved. Dead is only ever proved by readings. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+
+import type { Schemas } from "../../api/client";
+import { send } from "../../api/outbox";
+import { Button } from "../../shell/controls";
+import { clock, POWER } from "../../shell/words";
+
+type Power = Schemas["Power"];
+
+/** Colours of the badge: proved dead is the only calm one. */
+const BADGE: Record<string, { bg: string; color: string; borderColor: string }> = {
+  "dead-proved": { bg: "#2c6e49", color: "#ffffff", borderColor: "#2c6e49" },
+  "dead-claimed": { bg: "transparent", color: "#f3d9a0", borderColor: "#dcab4c" },
+  live: { bg: "#b3261e", color: "#ffffff", borderColor: "#b3261e" },
+  unknown: { bg: "transparent", color: "#f1eee5", borderColor: "#a9b4af" },
+};
+
+export function PowerBadge({ power }: { power: Power }) {
+  return (
+    <Flex
+      role="status"
+      aria-label="Power"
+      align="center"
+      px="3"
+      h="40px"
+      fontWeight="700"
+      borderWidth="1px"
+      whiteSpace="nowrap"
+      {...BADGE[power.state]}
+    >
+      {POWER[power.state]}
+      {power.since && (
+        <Text as="span" className="num" ml="2">
+          {clock(power.since)}
+        </Text>
+      )}
+    </Flex>
+  );
+}
+
+export function PowerPanel({ visit, power, disabled }: { visit: string; power: Power; disabled: boolean }) {
+  const say = (state: "live" | "dead-claimed") =>
+    send({ kind: "power", visit, body: { id: crypto.randomUUID(), state } });
+  const dead = power.state.startsWith("dead");
+  return (
+    <Box as="section" aria-label="Power" borderTopWidth="1px" borderColor="edge" pt="3">
+      <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
+        Power: {(POWER[power.state] ?? "").toLowerCase().replace("power ", "")}
+      </Heading>
+      <Text fontSize="sm" color="faint">
+        {power.why}
+      </Text>
+      {!disabled && (
+        <Flex gap="2" mt="2" wrap="wrap">
+          {!dead && (
+            <Button id="power-button" onClick={() => say("dead-claimed")}>
+              Disconnect is pulled
+            </Button>
+          )}
+          {power.state !== "live" && (
+            <Button id={dead ? "power-button" : undefined} onClick={() => say("live")}>
+              Powered up
+            </Button>
+          )}
+        </Flex>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,134 @@
+/** The round: stations down the left, the station at hand in the middle, what it says and what is still off at the right. */
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useNavigate, useParams } from "react-router";
+
+import type { VisitShown } from "../../api/client";
+import { useOutbox } from "../../api/outbox";
+import { useVisit } from "../../api/queries";
+import { Bar } from "../../shell/Bar";
+import { Notice } from "../../shell/Notice";
+import { COMPLAINT } from "../../shell/words";
+import { PlateStation } from "../plate/PlateStation";
+import { EntryLine } from "./EntryLine";
+import { Finish } from "./Finish";
+import { KeysHelp } from "./KeysHelp";
+import { NotPutBack } from "./NotPutBack";
+import { firstOpen, firstOpenStation, pointState, type Station } from "./points";
+import { PowerBadge, PowerPanel } from "./Power";
+import { StationRail } from "./StationRail";
+import { StationSteps } from "./StationSteps";
+import { StopDialog } from "./StopDialog";
+import { useRoundKeys } from "./useRoundKeys";
+import { WhatThisSays } from "./WhatThisSays";
+
+export default function RoundScreen() {
+  const { visitId = "", station } = useParams();
+  const visit = useVisit(visitId);
+  if (visit.isPending) return <Notice>Opening the visit …</Notice>;
+  if (visit.isError) return <Notice>{visit.error.message}</Notice>;
+  const name = station ?? firstOpenStation(visit.data.round);
+  const here = visit.data.round.stations.find((one) => one.name === name);
+  if (here === undefined) return <Notice>This unit’s round has no station of that name.</Notice>;
+  return <Opened key={`${visitId} ${name}`} visit={visit.data} station={here} />;
+}
+
+function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
+  const { round } = visit;
+  const outbox = useOutbox();
+  const go = useNavigate();
+  const [point, setPoint] = useState(() => firstOpen(round, station)?.point ?? "");
+  const [lastKept, setLastKept] = useState("");
+  const [help, setHelp] = useState(false);
+  const stations = round.stations;
+  const place = stations.indexOf(station);
+  const steps = station.steps;
+  const at = Math.max(
+    steps.findIndex((step) => step.point === point),
+    0,
+  );
+
+  const goStation = (by: number) => {
+    const next = stations[place + by];
+    if (next) void go(`/visits/${visit.id}/${next.name}`);
+  };
+  const goStep = (by: number) => {
+    const next = steps[at + by];
+    if (next) setPoint(next.point);
+  };
+  useRoundKeys({ goStation, goStep, toggleHelp: () => setHelp((open) => !open) });
+
+  const current = steps[at]?.point ?? "";
+  const state = pointState(round, outbox.refused, visit.id, current);
+  const told = state.finding ? current : lastKept || current;
+  const finished = round.finished_at != null;
+
+  return (
+    <Flex direction="column" minH="100vh">
+      <Bar>
+        <Box minW="0" flex="1">
+          <Text fontWeight="600" truncate>
+            {visit.site}, {visit.unit}
+          </Text>
+          <Text fontSize="sm" color="onBarFaint" truncate>
+            {COMPLAINT[visit.complaint] ?? visit.complaint}
+            {round.conditions.outdoor_f != null && ` · ${round.conditions.outdoor_f} °F outside`}
+          </Text>
+        </Box>
+        <PowerBadge power={round.assessment.power} />
+        {!finished && <EntryLine visit={visit.id} onKept={setLastKept} />}
+      </Bar>
+      <Grid flex="1" templateColumns={{ base: "1fr", lg: "218px minmax(0, 1fr) 300px" }} alignItems="start">
+        <StationRail visit={visit} current={station.name} refused={outbox.refused} />
+        <Box as="main" p={{ base: "3", md: "5" }} minW="0">
+          <Waiting count={outbox.waiting.length} offline={outbox.offline} />
+          {station.name === "plate" ? (
+            <PlateStation visit={visit} />
+          ) : (
+            <StationSteps
+              visit={visit}
+              station={station}
+              current={current}
+              refused={outbox.refused}
+              choose={setPoint}
+              kept={(kept) => {
+                setLastKept(kept);
+                goStep(1);
+              }}
+            />
+          )}
+          <Text fontSize="sm" color="faint" mt="5">
+            Live work only by licensed people, under local code. <b className="num">↑ ↓</b> reading{" "}
+            <b className="num">← →</b> station <b className="num">/</b> several at once{" "}
+            <b className="num">?</b> all keys
+          </Text>
+        </Box>
+        <Box
+          as="aside"
+          aria-label="What follows"
+          p={{ base: "3", md: "5" }}
+          pl={{ lg: "0" }}
+          display="grid"
+          gap="5"
+        >
+          {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
+          <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
+          <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
+          <Finish visit={visit} />
+        </Box>
+      </Grid>
+      <StopDialog round={round} visit={visit.id} />
+      {help && <KeysHelp close={() => setHelp(false)} />}
+    </Flex>
+  );
+}
+
+function Waiting({ count, offline }: { count: number; offline: boolean }) {
+  if (!offline || count === 0) return null;
+  return (
+    <Box role="status" borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3" mb="4">
+      The server does not answer. {count} {count === 1 ? "entry is" : "entries are"} kept on this device and
+      sent again by {count === 1 ? "itself" : "themselves"}.
+    </Box>
+  );
+}

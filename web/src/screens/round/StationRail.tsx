@@ -1,0 +1,97 @@
+/** The stations in working order, each with one mark per reading. Any can be opened at any time. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Link } from "react-router";
+
+import type { VisitShown } from "../../api/client";
+import type { Refusal } from "../../api/outbox";
+import { Mark, type MarkKind } from "../../drawing/Mark";
+import { pointState, type Station } from "./points";
+
+const Stop = chakra(Link);
+
+export function StationRail({
+  visit,
+  current,
+  refused,
+}: {
+  visit: VisitShown;
+  current: string;
+  refused: Refusal[];
+}) {
+  return (
+    <Flex
+      as="nav"
+      aria-label="Stations"
+      direction={{ base: "row", lg: "column" }}
+      overflowX={{ base: "auto", lg: "visible" }}
+      pt={{ lg: "3" }}
+      borderBottomWidth={{ base: "1px", lg: "0" }}
+      borderColor="rule"
+    >
+      {visit.round.stations.map((station) => (
+        <StationStop
+          key={station.name}
+          visit={visit}
+          station={station}
+          now={station.name === current}
+          refused={refused}
+        />
+      ))}
+    </Flex>
+  );
+}
+
+function StationStop(props: { visit: VisitShown; station: Station; now: boolean; refused: Refusal[] }) {
+  const { visit, station, now, refused } = props;
+  const marks = stationMarks(visit, station, refused);
+  const left = station.steps.filter(
+    (step) => step.needed && !visit.round.entries.some((one) => one.point === step.point),
+  );
+  return (
+    <Stop
+      to={`/visits/${visit.id}/${station.name}`}
+      aria-current={now ? "page" : undefined}
+      display="block"
+      px="5"
+      py="3"
+      minH="58px"
+      minW={{ base: "9.5rem", lg: "0" }}
+      borderLeftWidth={{ lg: "5px" }}
+      borderBottomWidth={{ base: "4px", lg: "0" }}
+      borderColor={now ? "copper" : "transparent"}
+      bg={now ? "panel" : "transparent"}
+      _hover={{ bg: "panel" }}
+    >
+      <Flex justify="space-between" align="baseline" gap="2">
+        <Text fontWeight="700" whiteSpace="nowrap">
+          {station.title}
+        </Text>
+        <Text fontSize="sm" color="faint" whiteSpace="nowrap">
+          {station.steps.length === 0 ? "" : left.length === 0 ? "read" : `${left.length} to read`}
+        </Text>
+      </Flex>
+      <Box display="flex" flexWrap="wrap" gap="5px" mt="1">
+        {marks.map(({ key, kind }) => (
+          <Mark key={key} kind={kind} />
+        ))}
+      </Box>
+    </Stop>
+  );
+}
+
+function stationMarks(
+  visit: VisitShown,
+  station: Station,
+  refused: Refusal[],
+): { key: string; kind: MarkKind }[] {
+  if (station.name !== "plate") {
+    return station.steps.map(({ point }) => ({
+      key: point,
+      kind: pointState(visit.round, refused, visit.id, point).mark,
+    }));
+  }
+  const onPlate = visit.round.assessment.findings.filter(
+    ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
+  );
+  return onPlate.map(({ point, verdict }) => ({ key: point, kind: verdict }));
+}

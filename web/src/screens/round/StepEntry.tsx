@@ -1,0 +1,143 @@
+/** Typing a reading, or choosing what is seen. Enter keeps it; what was refused stays to be mended. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useRef } from "react";
+
+import type { Step } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { dismissReading, send } from "../../api/outbox";
+import { Button, FieldProblem } from "../../shell/controls";
+import { capital, clock } from "../../shell/words";
+import { meterInHand } from "./MeterChoice";
+import type { PointState } from "./points";
+
+interface Props {
+  visit: string;
+  step: Step;
+  state: PointState;
+  kept: (point: string) => void;
+}
+
+export function StepEntry(props: Props) {
+  return props.step.kind === "number" ? <NumberEntry {...props} /> : <SeenEntry {...props} />;
+}
+
+/** Send what was typed for a step; a reading that already stands is superseded by it. */
+function keep({ visit, step, state }: Props, typed: string): void {
+  dismissReading(visit, step.point);
+  const meter = step.kind === "number" ? meterInHand() : "";
+  send({
+    kind: "reading",
+    visit,
+    body: {
+      id: crypto.randomUUID(),
+      point: step.point,
+      typed,
+      at: new Date().toISOString(),
+      meter,
+      supersedes: state.entry?.id ?? null,
+    },
+  });
+}
+
+const Big = chakra("input", {
+  base: {
+    fontFamily: "mono",
+    fontWeight: "700",
+    fontSize: "44px",
+    lineHeight: "1",
+    w: "15rem",
+    maxW: "100%",
+    px: "3",
+    h: "72px",
+    bg: "paper",
+    color: "ink",
+    borderWidth: "2px",
+    borderColor: "copper",
+    _placeholder: { color: "faint", opacity: 1 },
+    _invalid: { borderColor: "brick" },
+  },
+});
+
+function NumberEntry(props: Props) {
+  const { visit, step, state, kept } = props;
+  const [typed, setTyped] = useDraft(`${visit} ${step.point}`);
+  const input = useRef<HTMLInputElement>(null);
+  const refused = state.refusal?.write.kind === "reading" ? state.refusal.write.body.typed : undefined;
+  const shown = typed || (refused ?? "");
+  useEffect(() => input.current?.focus(), [step.point]);
+
+  const submit = () => {
+    keep(props, shown);
+    setTyped("");
+    if (shown.trim()) kept(step.point);
+  };
+
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <Flex align="center" gap="3" wrap="wrap">
+        <Big
+          ref={input}
+          data-reading
+          value={shown}
+          inputMode="decimal"
+          autoComplete="off"
+          spellCheck={false}
+          aria-label={`${step.title}, ${step.unit}`}
+          aria-invalid={state.refusal !== undefined}
+          aria-describedby="reading-problem"
+          placeholder={state.entry?.value ?? ""}
+          onChange={(event) => {
+            dismissReading(visit, step.point);
+            setTyped(event.target.value);
+          }}
+        />
+        <Text className="num" fontSize="2xl" color="faint">
+          {step.unit}
+        </Text>
+        <Button type="submit" look="next" minH="56px">
+          {state.entry ? "Correct it" : "Keep"}
+        </Button>
+        {state.entry && (
+          <Text fontSize="sm" color="faint">
+            kept {clock(state.entry.at)} by {state.entry.by_whom}
+          </Text>
+        )}
+      </Flex>
+      {state.refusal && <FieldProblem id="reading-problem">{state.refusal.errors[0]?.message}</FieldProblem>}
+    </form>
+  );
+}
+
+function SeenEntry(props: Props) {
+  const { step, state, kept } = props;
+  return (
+    <Box>
+      <Flex gap="2" wrap="wrap" role="group" aria-label={step.title}>
+        {step.choices.map((choice, place) => (
+          <Button
+            key={choice}
+            data-choice={place + 1}
+            aria-pressed={state.entry?.value === choice}
+            look={state.entry?.value === choice ? "next" : "plain"}
+            minH="52px"
+            onClick={() => {
+              keep(props, choice);
+              kept(step.point);
+            }}
+          >
+            <Text as="span" className="num" mr="2" opacity="0.75">
+              {place + 1}
+            </Text>
+            {capital(choice)}
+          </Button>
+        ))}
+      </Flex>
+      {state.refusal && <FieldProblem id="seen-problem">{state.refusal.errors[0]?.message}</FieldProblem>}
+    </Box>
+  );
+}

@@ -1,0 +1,88 @@
+/** What a finding says: the verdict in words, the number that decided, what fits, what is next, by which rule. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+
+import type { Finding, Round } from "../../api/client";
+import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { capital, clock } from "../../shell/words";
+
+export function WhatThisSays({ round, point }: { round: Round; point: string }) {
+  const finding = round.assessment.findings.find((one) => one.point === point);
+  const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === point);
+  const history = round.entries.filter((one) => one.point === point && !one.stands);
+  return (
+    <Box as="section" aria-label="What this says" aria-live="polite">
+      <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
+        What this says
+      </Heading>
+      {finding ? (
+        <Says finding={finding} title={step?.title ?? ""} />
+      ) : (
+        <Text color="faint">Nothing yet: no reading here, or one that is only recorded.</Text>
+      )}
+      {history.length > 0 && (
+        <Text fontSize="sm" color="faint" mt="2">
+          Before:{" "}
+          {history.map((one) => `${one.value} ${one.unit} at ${clock(one.at)} (${one.by_whom})`).join(", ")}
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+function Says({ finding, title }: { finding: Finding; title: string }) {
+  return (
+    <Box display="grid" gap="2">
+      <Flex align="center" gap="2">
+        <Mark kind={finding.verdict} size={18} />
+        <Text fontSize="xl" fontWeight="700" color={markColour(finding.verdict)}>
+          {capital(markWord(finding.verdict))}
+        </Text>
+        <Text className="num" fontSize="lg">
+          {finding.shown} {finding.value != null && finding.unit}
+        </Text>
+      </Flex>
+      <Text fontSize="sm" color="faint">
+        {title}
+      </Text>
+      <Text>{finding.why}</Text>
+      {finding.next && <Text fontWeight="600">{finding.next}</Text>}
+      {finding.caution && (
+        <Text color="ochre" fontWeight="600">
+          {finding.caution}
+        </Text>
+      )}
+      {(finding.fits ?? []).length > 0 && <Fits finding={finding} />}
+      <Text fontSize="sm" color="faint">
+        Rule {finding.rule}
+        {finding.school && `, house choice “${finding.school}”`}. {capital(finding.source ?? "")}.
+        {finding.band && ` Meter band ${finding.band[0]} to ${finding.band[1]} ${finding.unit}.`}
+        {finding.confidence != null && ` Chance of being inside the limits: ${percent(finding.confidence)}.`}
+      </Text>
+    </Box>
+  );
+}
+
+function percent(part: number): string {
+  if (part > 0 && part < 0.01) return "under 1 %";
+  if (part < 1 && part > 0.99) return "over 99 %";
+  return `${Math.round(part * 100)} %`;
+}
+
+function Fits({ finding }: { finding: Finding }) {
+  return (
+    <Box>
+      <Text fontWeight="700">On the van</Text>
+      {(finding.fits ?? []).map((fit) => (
+        <Text key={fit.parts.join()} borderTopWidth="1px" borderColor="rule" py="1">
+          <span className="num">{fit.parts.join(" with ")}</span>
+          {fit.note && (
+            <Text as="span" color="faint">
+              {" "}
+              {fit.note}
+            </Text>
+          )}
+        </Text>
+      ))}
+    </Box>
+  );
+}

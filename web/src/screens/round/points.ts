@@ -1,0 +1,36 @@
+/** What is known of each point of a round: its reading, its finding, whether a write of it was refused. */
+import type { Finding, Round, Schemas, Step } from "../../api/client";
+import { isReadingAt, type Refusal } from "../../api/outbox";
+import type { MarkKind } from "../../drawing/Mark";
+
+export type Entry = Schemas["EntryShown"];
+export type Station = Schemas["Station"];
+
+export interface PointState {
+  finding: Finding | undefined;
+  entry: Entry | undefined;
+  history: Entry[];
+  refusal: Refusal | undefined;
+  mark: MarkKind;
+}
+
+export function pointState(round: Round, refused: Refusal[], visit: string, point: string): PointState {
+  const finding = round.assessment.findings.find((one) => one.point === point);
+  const entries = round.entries.filter((one) => one.point === point);
+  const entry = entries.find((one) => one.stands);
+  const refusal = refused.findLast((one) => isReadingAt(one, visit, point));
+  const mark = refusal ? "error" : (finding?.verdict ?? (entry ? "kept" : "none"));
+  return { finding, entry, history: entries.filter((one) => !one.stands), refusal, mark };
+}
+
+/** The first step of a station that still wants a reading, else its first. */
+export function firstOpen(round: Round, station: Station): Step | undefined {
+  const read = new Set(round.entries.map((one) => one.point));
+  return station.steps.find((step) => step.needed && !read.has(step.point)) ?? station.steps[0];
+}
+
+/** The first station with something still to read. */
+export function firstOpenStation(round: Round): string {
+  if (round.entries.length === 0) return "plate";
+  return round.assessment.missing[0]?.station ?? round.stations.at(-1)?.name ?? "plate";
+}

@@ -1,0 +1,129 @@
+/** The visit sheet: what was found, done and left, to read and to print. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Link, useParams } from "react-router";
+
+import type { VisitShown } from "../../api/client";
+import { useVisit } from "../../api/queries";
+import { Mark, markWord } from "../../drawing/Mark";
+import { Bar } from "../../shell/Bar";
+import { Button } from "../../shell/controls";
+import { Notice } from "../../shell/Notice";
+import { capital, COMPLAINT, dayAndClock, POWER } from "../../shell/words";
+import { SheetLifted } from "./SheetLifted";
+import { SheetPlate } from "./SheetPlate";
+import { SheetReadings } from "./SheetReadings";
+
+export default function Sheet() {
+  const { visitId = "" } = useParams();
+  const visit = useVisit(visitId);
+  if (visit.isPending) return <Notice>Opening the sheet …</Notice>;
+  if (visit.isError) return <Notice>{visit.error.message}</Notice>;
+  return (
+    <>
+      <Bar>
+        <Flex gap="5" align="center">
+          <Link to={`/visits/${visitId}`}>
+            <Text as="span" color="onBar" textDecoration="underline">
+              Back to the round
+            </Text>
+          </Link>
+        </Flex>
+      </Bar>
+      <Paper visit={visit.data} />
+    </>
+  );
+}
+
+function Paper({ visit }: { visit: VisitShown }) {
+  const { round } = visit;
+  const { assessment } = round;
+  const bad = assessment.findings.filter(({ verdict }) => verdict === "bad" || verdict === "stop");
+  return (
+    <Box
+      as="main"
+      maxW="62rem"
+      mx="auto"
+      my={{ base: "0", md: "6" }}
+      p={{ base: "4", md: "8" }}
+      bg="panel"
+      borderWidth={{ md: "1px" }}
+      borderColor="rule"
+    >
+      <Flex justify="space-between" gap="4" wrap="wrap" mb="4">
+        <Box>
+          <Text fontWeight="700">{visit.company}</Text>
+          <Heading as="h1" fontSize="3xl">
+            {visit.site}, {visit.unit}
+          </Heading>
+          <Text color="faint">
+            {visit.address}
+            {visit.serial && ` · serial ${visit.serial}`}
+          </Text>
+        </Box>
+        <Box textAlign={{ md: "right" }}>
+          <Text>{dayAndClock(visit.scheduled_for)}</Text>
+          <Text>{visit.technician}</Text>
+          <Text color="faint">
+            {round.finished_at
+              ? `finished ${dayAndClock(round.finished_at)} by ${round.finished_by}`
+              : "not finished"}
+          </Text>
+        </Box>
+      </Flex>
+      <Flex
+        align="center"
+        gap="3"
+        borderTopWidth="2px"
+        borderBottomWidth="1px"
+        borderColor="ink"
+        py="3"
+        mb="4"
+        wrap="wrap"
+      >
+        <Mark kind={assessment.overall} size={26} />
+        <Text fontSize="xl" fontWeight="700">
+          {capital(markWord(assessment.overall))}
+        </Text>
+        <Text>
+          Complaint: {COMPLAINT[visit.complaint] ?? "none recorded"}
+          {visit.began && `, ${visit.began}`}. Power at the end:{" "}
+          {(POWER[assessment.power.state] ?? "").toLowerCase()}.
+        </Text>
+      </Flex>
+      {round.finish_reason && (
+        <Text borderWidth="2px" borderColor="brick" p="3" mb="4" fontWeight="700">
+          Finished with lines not put back. Reason: {round.finish_reason}
+        </Text>
+      )}
+      {bad.length > 0 && (
+        <Box as="section" aria-label="Found" mb="5">
+          <Heading as="h2" fontSize="lg" mb="1">
+            Found
+          </Heading>
+          {bad.map((finding) => (
+            <Text key={finding.point} mb="1">
+              {finding.why} <b>{finding.next}</b>
+            </Text>
+          ))}
+        </Box>
+      )}
+      <SheetReadings visit={visit} />
+      <SheetLifted lines={round.lifted} />
+      <SheetPlate visit={visit} />
+      <Text fontSize="sm" color="faint" mt="5">
+        Judged by: {Object.values(visit.schools).join("; ")}. Readings tell what was measured on the day; work
+        on live parts is for licensed people, under local code.
+      </Text>
+      <Flex gap="3" mt="4" wrap="wrap" className="no-print">
+        <Button look="next" onClick={() => window.print()}>
+          Print
+        </Button>
+        <a href={`/api/visits/${visit.id}/file`} download>
+          <Button as="span" display="inline-flex" alignItems="center">
+            Visit file (JSON)
+          </Button>
+        </a>
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,51 @@
+/** The plate as it was read, and what its own rules say. */
+import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+
+import type { VisitShown } from "../../api/client";
+import { Mark } from "../../drawing/Mark";
+import { PLATE_FIELDS } from "../plate/plateFields";
+import { key, typedFrom } from "../plate/plateForm";
+
+export function SheetPlate({ visit }: { visit: VisitShown }) {
+  const typed = typedFrom(visit.round.plate, visit.round.fitted);
+  const shown = PLATE_FIELDS.filter(({ name }) => typed.fields[key(name)] || typed.unreadable[key(name)]);
+  const findings = visit.round.assessment.findings.filter(
+    ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
+  );
+  return (
+    <Box as="section" aria-label="Plate">
+      <Heading as="h2" fontSize="lg" mb="1">
+        Plate
+      </Heading>
+      <SimpleGrid
+        columns={{ base: 2, md: 4 }}
+        columnGap="5"
+        borderTopWidth="1px"
+        borderColor="rule"
+        pt="1"
+        mb="2"
+      >
+        {shown.map((field) => (
+          <Text key={field.name} fontSize="sm">
+            <Text as="span" color="faint">
+              {field.label}{" "}
+            </Text>
+            <span className="num">
+              {typed.unreadable[key(field.name)]
+                ? "unreadable"
+                : `${typed.fields[key(field.name)]} ${field.unit ?? ""}`}
+            </span>
+          </Text>
+        ))}
+      </SimpleGrid>
+      {findings.map((finding) => (
+        <Flex key={finding.point} gap="2" align="baseline" fontSize="sm">
+          <Mark kind={finding.verdict} size={12} />
+          <Text>
+            {finding.why} <b>{finding.next}</b>
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,78 @@
+/** Signing in; where the demo is loaded its sign-in is offered. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { resume } from "../../api/outbox";
+import { queries } from "../../api/queries";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+
+type SignInBody = Schemas["SignIn"];
+
+export function SignIn({ demo }: { demo: SignInBody | null }) {
+  const form = useForm<SignInBody>({ defaultValues: { username: "", password: "" } });
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+
+  const signIn = async (body: SignInBody) => {
+    setBusy(true);
+    setProblem("");
+    try {
+      queries.setQueryData(["session"], await data(api.POST("/api/session", { body })));
+      resume();
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer. Try again.");
+      setBusy(false);
+    }
+  };
+
+  return (
+    <Box as="main" minH="100vh" display="grid" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
+      <Flex direction="column" justify="flex-end" bg="bar" color="onBar" p={{ base: "6", md: "12" }} gap="3">
+        <Heading as="h1" fontSize={{ base: "3xl", md: "5xl" }} fontWeight="700">
+          Outer Test
+        </Heading>
+        <Text fontSize={{ base: "md", md: "xl" }} maxW="28rem" color="onBarFaint">
+          At the outdoor unit: what to measure, what the number says, and what is still off.
+        </Text>
+      </Flex>
+      <Flex direction="column" justify="center" p={{ base: "6", md: "12" }} maxW="30rem" w="100%" gap="6">
+        <form onSubmit={(event) => void form.handleSubmit(signIn)(event)}>
+          <Flex direction="column" gap="4">
+            <label>
+              <Text fontWeight="600">Name</Text>
+              <TextInput autoComplete="username" autoFocus required {...form.register("username")} />
+            </label>
+            <label>
+              <Text fontWeight="600">Password</Text>
+              <TextInput
+                type="password"
+                autoComplete="current-password"
+                required
+                aria-invalid={problem !== ""}
+                aria-describedby="sign-in-problem"
+                {...form.register("password")}
+              />
+            </label>
+            {problem && <FieldProblem id="sign-in-problem">{problem}</FieldProblem>}
+            <Button type="submit" look="next" disabled={busy}>
+              Sign in
+            </Button>
+          </Flex>
+        </form>
+        {demo && (
+          <Box borderTopWidth="1px" borderColor="rule" pt="5">
+            <Text mb="2">
+              This server carries a made-up company to look around in: name{" "}
+              <b className="num">{demo.username}</b>, password <b className="num">{demo.password}</b>.
+            </Text>
+            <Button disabled={busy} onClick={() => void signIn(demo)}>
+              Sign in to the demo
+            </Button>
+          </Box>
+        )}
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,37 @@
+/** Words for what the server names by a code, and times as a technician reads them. */
+
+export const COMPLAINT: Record<string, string> = {
+  "nothing-at-all": "will not start, nothing at all",
+  "hums-no-start": "hums, does not start",
+  "trips-breaker": "trips breaker or fuse",
+  "fan-stopped": "runs, fan does not",
+  "compressor-stopped": "fan runs, compressor does not",
+  "iced-over": "iced over",
+  "blows-cold": "blows cold in heating",
+  "never-defrosts": "never defrosts",
+  "defrosts-too-often": "defrosts too often",
+  "noisy-defrost": "noisy in defrost",
+  "high-bill": "high bill, aux always on",
+  maintenance: "maintenance, no complaint",
+};
+
+export const POWER: Record<string, string> = {
+  unknown: "Power not known",
+  live: "Live",
+  "dead-claimed": "Dead (claimed)",
+  "dead-proved": "Dead (proved)",
+};
+
+export const clock = (at: string) =>
+  new Date(at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
+
+export const dayAndClock = (at: string) =>
+  new Date(at).toLocaleString([], {
+    year: "numeric",
+    month: "short",
+    day: "numeric",
+    hour: "2-digit",
+    minute: "2-digit",
+  });
+
+export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
