@@ -1,5 +1,6 @@
 """Debian packages the product needs: found, installed where that is allowed, or named in one line."""
 
+import importlib.util
 import os
 import shutil
 import subprocess
@@ -15,9 +16,7 @@ def _missing(for_tests: bool) -> list[str]:
         missing.append("postgresql")
     if for_tests and shutil.which("chromium") is None:
         missing.append("chromium")
-    try:
-        import ensurepip  # noqa: F401  (Debian ships venv's ensurepip apart)
-    except ImportError:
+    if importlib.util.find_spec("ensurepip") is None:  # Debian ships what venv needs apart
         missing.append("python3-venv")
     return missing
 

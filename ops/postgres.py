@@ -18,7 +18,7 @@ ROOT_DATA = Path("/var/lib/outer-test")  # as root the server runs as `postgres`
 
 def server_programs() -> Path | None:
     """The folder of Debian's newest PostgreSQL server programs, None where there is none."""
-    found = [path for path in Path("/usr/lib/postgresql").glob("*/bin/postgres")]
+    found = list(Path("/usr/lib/postgresql").glob("*/bin/postgres"))
     if found:
         return max(found, key=lambda path: float(path.parts[-3])).parent
     program = shutil.which("postgres")
@@ -149,7 +149,9 @@ class Cluster:
         out, err = LOCAL / "postgres.out", LOCAL / "postgres.err"
         LOCAL.mkdir(exist_ok=True)
         with out.open("w") as out_file, err.open("w") as err_file:
-            done = subprocess.run(command, cwd="/", stdin=subprocess.DEVNULL, stdout=out_file, stderr=err_file, text=True, check=False)
+            done = subprocess.run(
+                command, cwd="/", stdin=subprocess.DEVNULL, stdout=out_file, stderr=err_file, text=True, check=False
+            )
         return subprocess.CompletedProcess(command, done.returncode, out.read_text(), err.read_text())
 
     def _last_log_line(self) -> str:

@@ -4,7 +4,6 @@ import argparse
 import os
 import signal
 import subprocess
-import sys
 import time
 import urllib.error
 import urllib.request
@@ -67,7 +66,11 @@ def _serve(cluster: Cluster, wanted: argparse.Namespace) -> None:
     cluster.make_database(DATABASE)
     env = server_environment(cluster.url(DATABASE), demo=not wanted.no_demo)
     manage = [str(VENV_PYTHON), str(ROOT / "server" / "manage.py")]
-    run([*manage, "prepare", *(["--demo"] if not wanted.no_demo else []), *(["--reset"] if wanted.reset_demo else [])], "preparing the database", env=env)
+    run(
+        [*manage, "prepare", *(["--demo"] if not wanted.no_demo else []), *(["--reset"] if wanted.reset_demo else [])],
+        "preparing the database",
+        env=env,
+    )
     address = f"http://127.0.0.1:{wanted.port}/"
     server = subprocess.Popen(_gunicorn(wanted.port), cwd=ROOT / "server", env=env, start_new_session=True)
     try:
@@ -104,4 +107,4 @@ def _wait_for(address: str, server: "subprocess.Popen[bytes]") -> None:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    main()

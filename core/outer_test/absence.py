@@ -44,7 +44,10 @@ def absent(point: str, reading: Measured, rules: HouseRules = DEFAULT) -> Findin
     elif verdict is Verdict.GOOD:
         why, step = f"{shown}: no voltage here.", ""
     elif verdict is Verdict.WATCH and point == "safe.control.v":
-        why, step = f"{shown}: control voltage still comes from indoors.", "Switch the indoor breaker off before touching the board."
+        why, step = (
+            f"{shown}: control voltage still comes from indoors.",
+            "Switch the indoor breaker off before touching the board.",
+        )
     elif verdict is Verdict.WATCH:
         why, step = f"{shown} is stray or coupled voltage.", "Find where it comes from before you touch anything."
     else:

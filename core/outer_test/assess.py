@@ -50,8 +50,8 @@ def assess(visit: Visit) -> Assessment:
     Source: handbook sections 1 to 5 and 10, rule by rule in each finding.
 
     >>> from outer_test.plate import Plate, RunCapacitor
-    >>> visit = Visit(plate=Plate(run_capacitor=RunCapacitor(herm_uf=55, tolerance_pct=6)), readings=(Reading("cap.herm.uf", "50.4"),))
-    >>> assess(visit).overall.value
+    >>> plate = Plate(run_capacitor=RunCapacitor(herm_uf=55, tolerance_pct=6))
+    >>> assess(Visit(plate=plate, readings=(Reading("cap.herm.uf", "50.4"),))).overall.value
     'bad'
     """
     readings = standing_readings(visit)

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from outer_test.capacitor_bench import cap_bench, cap_new
 from outer_test.capacitor_fit import CapacitorNeed, cap_fit
-from outer_test.capacitor_fitted import Section, cap_installed, section_rating
+from outer_test.capacitor_fitted import SECTIONS, Section, cap_installed, section_rating
 from outer_test.capacitor_start import cap_start
 from outer_test.finding import Finding, unjudged
 from outer_test.meter import Measured
@@ -13,7 +13,6 @@ from outer_test.plate import RunCapacitor, why_missing
 from outer_test.verdict import Verdict
 from outer_test.visit import Visit
 
-SECTIONS: tuple[Section, ...] = ("herm", "fan")
 _NO_CAPACITOR = {
     "herm": "An inverter compressor has no run capacitor: this does not apply.",
     "fan": "An electronic fan motor has no run capacitor: this does not apply.",
@@ -89,5 +88,3 @@ def _start(visit: Visit, reading: Measured) -> Finding:
         needs = ("start_capacitor.low_uf", "start_capacitor.high_uf")
         return unjudged("cap.start.uf", "cap-start", why_missing(visit.plate, *needs), needs, shown=reading.value.text, unit="µF")
     return cap_start(reading, start.low_uf, start.high_uf, visit.rules)
-
-

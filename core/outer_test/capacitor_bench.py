@@ -37,10 +37,14 @@ def capacitor_limits(rated_uf: float, tolerance_pct: float | None = None, school
     """
     rated = exact(rated_uf)
     if school == "tiered":
-        return CapacitorLimits(rated * Decimal("0.90"), rated * Decimal("0.95"), rated * Decimal("1.05"), "House tiers allow 10 %")
+        return CapacitorLimits(
+            rated * Decimal("0.90"), rated * Decimal("0.95"), rated * Decimal("1.05"), "House tiers allow 10 %"
+        )
     if school == "label":
         pct = UNPRINTED_TOLERANCE_PCT if tolerance_pct is None else tolerance_pct
-        allowed = f"No tolerance is printed, so {say(pct)} % is allowed" if tolerance_pct is None else f"The label allows {say(pct)} %"
+        allowed = (
+            f"No tolerance is printed, so {say(pct)} % is allowed" if tolerance_pct is None else f"The label allows {say(pct)} %"
+        )
     else:
         pct = float(school)
         allowed = f"The house rule allows {say(pct)} %"
@@ -96,7 +100,7 @@ def cap_bench(
 
 def _over_range(reading: Measured, rated_uf: float) -> tuple[Verdict, str, str]:
     if reading.top is not None and reading.top >= 2 * exact(rated_uf):
-        why = f"Over a range that reaches {say(reading.top)} µF, twice the {say(rated_uf)} µF rating or more: shorted or leaking inside."
+        why = f"Over a range to {say(reading.top)} µF, twice the {say(rated_uf)} µF rating or more: shorted or leaking inside."
         return Verdict.BAD, why, "Replace it. Measure the new part before it goes in."
     known = f"the range reaches only {say(reading.top)} µF" if reading.top is not None else "the range's top is not known"
     return (
@@ -135,7 +139,11 @@ def _in_words(
 
 
 def cap_new(
-    reading: Measured, rated_uf: float, tolerance_pct: float | None = None, rules: HouseRules = DEFAULT, point: str = "cap.new_herm.uf"
+    reading: Measured,
+    rated_uf: float,
+    tolerance_pct: float | None = None,
+    rules: HouseRules = DEFAULT,
+    point: str = "cap.new_herm.uf",
 ) -> Finding:
     """A new part measured before it goes in, by the limits of `cap-bench`. Out of the box is not proof.
 

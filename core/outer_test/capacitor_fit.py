@@ -52,7 +52,8 @@ def cap_fit(need: CapacitorNeed, stock: tuple[StockPart, ...], school: Replaceme
     a dual, or parallel sums of two, ranked by the worst section's error and then by the number of parts.
     Source: [T] common practice, no source.
 
-    >>> van = (StockPart(uf=55, vac=370, fan_uf=7.5), StockPart(uf=50, vac=440), StockPart(uf=5, vac=440), StockPart(uf=7.5, vac=440))
+    >>> singles = [StockPart(uf=uf, vac=440) for uf in (50, 5, 7.5)]
+    >>> van = (StockPart(uf=55, vac=370, fan_uf=7.5), *singles)
     >>> cap_fit(CapacitorNeed(55, 7.5, 440), van)[0].parts
     ('50 µF 440 V', '5 µF 440 V', '7.5 µF 440 V')
     >>> cap_fit(CapacitorNeed(25, None, 370), (StockPart(uf=20, vac=440), StockPart(uf=30, vac=440)), "within-10")
@@ -60,13 +61,15 @@ def cap_fit(need: CapacitorNeed, stock: tuple[StockPart, ...], school: Replaceme
     """
     usable = [part for part in stock if part.duty == "run" and part.count > 0 and part.vac >= need.vac]
     room = STOPGAP if school == "within-10" else Decimal(0)
-    offers = {}
+    offers: dict[tuple[str, ...], Replacement] = {}
     for choice in _choices(need, usable, room):
         if any(choice.parts.count(part) > part.count for part in choice.parts):
             continue
         error = _worst_error(need, choice)
         names = tuple(_name(part) for part in choice.parts)
-        offers.setdefault(tuple(sorted(names)), Replacement(names, float(round(error * 100, 2)), error != 0, _note(choice, error)))
+        offers.setdefault(
+            tuple(sorted(names)), Replacement(names, float(round(error * 100, 2)), error != 0, _note(choice, error))
+        )
     ranked = sorted(offers.values(), key=lambda offer: (abs(offer.error_pct), len(offer.parts), offer.parts))
     return tuple(ranked[:MOST_OFFERED])
 
@@ -97,9 +100,7 @@ def _single_section(
         yield _Choice(parts, total if is_herm else Decimal(0), Decimal(0) if is_herm else total, note)
 
 
-def _dual_with_add_on(
-    dual: StockPart, herm: Decimal, fan: Decimal, singles: list[StockPart], room: Decimal
-) -> Iterator[_Choice]:
+def _dual_with_add_on(dual: StockPart, herm: Decimal, fan: Decimal, singles: list[StockPart], room: Decimal) -> Iterator[_Choice]:
     own_herm, own_fan = exact(dual.uf), exact(dual.fan_uf or 0)
     if _near(own_herm, herm, room) and _near(own_fan, fan, room):
         yield _Choice((dual,), own_herm, own_fan)

@@ -15,6 +15,7 @@ from outer_test.verdict import Verdict
 from outer_test.visit import FittedCapacitor
 
 Section = Literal["herm", "fan"]
+SECTIONS: tuple[Section, ...] = ("herm", "fan")
 SECTION_NAME = {"herm": "HERM", "fan": "FAN"}
 
 

@@ -15,9 +15,7 @@ def _straddles(band_low: Decimal, band_high: Decimal, limit: Decimal | None) -> 
     return limit is not None and band_low < limit < band_high
 
 
-def decide(
-    reading: Measured, low: Decimal | None, high: Decimal | None, school: DecisionSchool = "shared-risk"
-) -> Side:
+def decide(reading: Measured, low: Decimal | None, high: Decimal | None, school: DecisionSchool = "shared-risk") -> Side:
     """On which side of its `bad` limits a measured number lies.
 
     reading: a number (not OL) with its half-width h. low, high: limits in the reading's unit, None where there is

@@ -85,4 +85,4 @@ def judged(point: str, rule: str, verdict: Verdict, why: str, reading: Measured 
 
 def unjudged(point: str, rule: str, why: str, needs: tuple[str, ...] = (), **details: object) -> Finding:
     """A finding that says which plate field or reading would settle it."""
-    return judged(point, rule, Verdict.UNJUDGED, why, needs=needs, **details)
+    return judged(point, rule, Verdict.UNJUDGED, why, None, needs=needs, **details)

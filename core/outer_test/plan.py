@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from outer_test.capacitor_fitted import section_rating
+from outer_test.capacitor_fitted import Section, section_rating
 from outer_test.plan_steps import LOOK, NEW_PART, SAFE, SECTION, START, STATION_TITLE, Step
 from outer_test.points import POINTS
 from outer_test.stored_energy import stored_energy
@@ -60,10 +60,11 @@ def _capacitors(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Step, ...]:
     return (*steps, *new_parts)
 
 
-def _charge(visit: Visit, section: str) -> str:
-    rating = section_rating(section, visit.plate, visit.fitted)  # type: ignore[arg-type]
+def _charge(visit: Visit, section: Section) -> str:
+    rating = section_rating(section, visit.plate, visit.fitted)
     asked = visit.plate.run_capacitor
     if rating is None or asked is None or asked.vac is None:
         return "It can hold a charge that throws your hand. Bleed it and prove it on d.c. volts first."
     held = stored_energy(rating.uf, asked.vac)
-    return f"Charged, this section holds up to {say(held.joules, 2)} J at {say(round(held.peak_v))} V. Bleed it and prove it on d.c. volts first."
+    most = f"{say(held.joules, 2)} J at {say(round(held.peak_v))} V"
+    return f"Charged, this section holds up to {most}. Bleed it and prove it on d.c. volts first."

@@ -68,17 +68,17 @@ LOOK = (
 SECTION = {
     "herm": _step(
         "cap.herm.uf", "Compressor section, C to HERM", "HERM",
-        "Meter on µF. Wires off HERM. One probe on C, the other on HERM. Let it settle.", lifts="HERM wires off the capacitor",
+        "Meter on µF. Wires off HERM. One probe on C, the other on HERM. Let it settle.", lifts="HERM wires off",
     ),
     "fan": _step(
         "cap.fan.uf", "Fan section, C to FAN", "FAN",
-        "Meter on µF. Wires off FAN. One probe on C, the other on FAN. Let it settle.", lifts="FAN wire off the capacitor",
+        "Meter on µF. Wires off FAN. One probe on C, the other on FAN. Let it settle.", lifts="FAN wire off",
     ),
 }  # fmt: skip
 
 START = _step(
     "cap.start.uf", "Start capacitor", "start", "Meter on µF. Wires off, bleed resistor unclipped.",
-    lifts="Start capacitor wires and bleed resistor", caution="A start capacitor can hold a charge: bleed it and prove it first.",
+    lifts="Start capacitor wires off", caution="A start capacitor can hold a charge: bleed it and prove it first.",
 )  # fmt: skip
 
 NEW_PART = {

@@ -147,17 +147,19 @@ def protection(plate: Plate) -> Finding:
     """
     point, rule, fuse = "plate.protection_a", "protection", plate.protection_a
     missing = _absent(plate, "protection_a", "mop", "mca")
-    limits = {"unit": "A", "value": fuse, "low": plate.mca, "high": plate.mop}
+    limits: dict[str, object] = {"unit": "A", "value": fuse, "low": plate.mca, "high": plate.mop}
     if fuse is not None and plate.mop is not None and fuse > plate.mop:
         why = f"{say(fuse)} A is installed where the plate allows {say(plate.mop)} A at most: the wire can burn before it opens."
-        return judged(point, rule, Verdict.BAD, why, next="Have it changed to the plate's MOP or less, to local code.", **limits)
+        return judged(
+            point, rule, Verdict.BAD, why, None, next="Have it changed to the plate's MOP or less, to local code.", **limits
+        )
     if fuse is not None and plate.mca is not None and fuse < plate.mca:
         why = f"{say(fuse)} A is installed where the circuit must carry {say(plate.mca)} A: it will trip for nothing."
-        return judged(point, rule, Verdict.BAD, why, next="Have it sized between MCA and MOP, to local code.", **limits)
+        return judged(point, rule, Verdict.BAD, why, None, next="Have it sized between MCA and MOP, to local code.", **limits)
     if missing:
         return unjudged(point, rule, why_missing(plate, *missing), tuple(missing), **limits)
     why = f"{say(fuse or 0)} A lies between MCA {say(plate.mca or 0)} and MOP {say(plate.mop or 0)} A."
-    return judged(point, rule, Verdict.GOOD, why, **limits)
+    return judged(point, rule, Verdict.GOOD, why, None, **limits)
 
 
 def conductor(plate: Plate, rules: HouseRules = DEFAULT) -> Finding:

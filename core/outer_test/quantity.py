@@ -48,7 +48,7 @@ class Record:
     __pydantic_config__ = {"extra": "forbid"}
 
     def __post_init__(self) -> None:
-        for name, unit, low, high in _bounds(type(self)):
+        for name, unit, low, high in _bounds(type(self)):  # type: ignore[arg-type]
             number = getattr(self, name)
             for one in number if isinstance(number, tuple) else (number,):
                 if one is not None and not (math.isfinite(one) and low <= one <= high):

@@ -53,15 +53,27 @@ def discharged(point: str, reading: Measured, rules: HouseRules = DEFAULT) -> Fi
     """
     verdict, school = below_both_lines(reading, rules)
     if verdict is Verdict.UNSURE:
-        why, step = why_unsure(reading, "V") if reading.number is not None else ("OL: above a range whose top is not known.", "Use a range of 600 V d.c. or more. Treat it as charged.")
+        why, step = (
+            why_unsure(reading, "V")
+            if reading.number is not None
+            else ("OL: above a range whose top is not known.", "Use a range of 600 V d.c. or more. Treat it as charged.")
+        )
     elif verdict is Verdict.GOOD:
         why, step = f"{say(reading.number or Decimal(0))} V d.c.: discharged.", ""
     elif verdict is Verdict.WATCH:
-        why, step = f"{say(reading.number or Decimal(0))} V d.c. is left.", "Hold the bleed resistor on longer and prove it again."
+        why, step = (
+            f"{say(reading.number or Decimal(0))} V d.c. is left.",
+            "Hold the bleed resistor on longer and prove it again.",
+        )
     else:
         shown = "Above the range" if reading.number is None else f"{say(reading.number)} V d.c."
-        why, step = f"{shown}: still charged. It can throw your hand into a blade or an edge.", f"Do not touch it. Bleed through {say(BLEED_OHM / 1000)} kΩ 5 W, then prove it again."
-    return judged(point, "stored-energy", verdict, why, reading, unit="V d.c.", high=SAFE_V, watch_high=2.0, decision=school, next=step)
+        why, step = (
+            f"{shown}: still charged. It can throw your hand into a blade or an edge.",
+            f"Do not touch it. Bleed through {say(BLEED_OHM / 1000)} kΩ 5 W, then prove it again.",
+        )
+    return judged(
+        point, "stored-energy", verdict, why, reading, unit="V d.c.", high=SAFE_V, watch_high=2.0, decision=school, next=step
+    )
 
 
 def all_discharged(found: list[Finding], missing: tuple[str, ...], held: StoredEnergy | None) -> Finding:
@@ -71,10 +83,23 @@ def all_discharged(found: list[Finding], missing: tuple[str, ...], held: StoredE
     """
     about = ""
     if held is not None:
-        about = f" Charged, it holds up to {say(held.joules, 3)} J at {say(round(held.peak_v))} V; 20 kΩ needs {say(held.bleed_s, 2)} s to 30 V."
+        most = f"{say(held.joules, 3)} J at {say(round(held.peak_v))} V"
+        about = f" Charged, it holds up to {most}; 20 kΩ needs {say(held.bleed_s, 2)} s to 30 V."
     bad = [one for one in found if one.verdict is not Verdict.GOOD]
     if bad:
-        return judged("safe.discharged", "stored-energy", worst(one.verdict for one in bad), f"Not proved discharged: {bad[0].why}{about}", next=bad[0].next)
+        return judged(
+            "safe.discharged",
+            "stored-energy",
+            worst(one.verdict for one in bad),
+            f"Not proved discharged: {bad[0].why}{about}",
+            next=bad[0].next,
+        )
     if missing:
-        return unjudged("safe.discharged", "stored-energy", f"{len(missing)} d.c. volts still to measure.{about}", missing, next="Bleed through 20 kΩ 5 W, then measure d.c. volts.")
+        return unjudged(
+            "safe.discharged",
+            "stored-energy",
+            f"{len(missing)} d.c. volts still to measure.{about}",
+            missing,
+            next="Bleed through 20 kΩ 5 W, then measure d.c. volts.",
+        )
     return judged("safe.discharged", "stored-energy", Verdict.GOOD, f"Every pair is proved under 2 V d.c.{about}")

@@ -1,6 +1,6 @@
 """What this unit has, as far as plate and fitted parts tell: which capacitor sections there are to measure."""
 
-from outer_test.capacitor_fitted import Section
+from outer_test.capacitor_fitted import SECTIONS, Section
 from outer_test.plate import RunCapacitor
 from outer_test.visit import Visit
 
@@ -17,13 +17,13 @@ def capacitor_sections(visit: Visit) -> tuple[Section, ...]:
     plate = visit.plate
     asked = plate.run_capacitor
     sections: list[Section] = []
-    for section in ("herm", "fan"):
+    for section in SECTIONS:
         if section == "herm" and plate.compressor.kind == "inverter":
             continue
         if section == "fan" and plate.fan.kind == "electronic":
             continue
         if asked is None or _section_named(section, asked, visit) or not _other_named(section, asked, visit):
-            sections.append(section)  # type: ignore[arg-type]
+            sections.append(section)
     return tuple(sections)
 
 

@@ -83,7 +83,7 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
     """Write what the demo's technician did, through the same door a real one uses."""
     key = str(row.id)
     if visit.get("dead"):
-        claim_power(member, row.id, _id(key, "dead"), "dead-claimed")
+        claim_power(member, row.id, _id(key, "dead"), "dead-claimed", start - timedelta(minutes=2))
     loaded = None
     for place, (point, value) in enumerate(visit.get("entries", [])):
         at = start + timedelta(seconds=50 * place)
@@ -91,7 +91,7 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
         loaded = write_entries(member, row.id, [entry])
     if visit.get("finished") and loaded is not None:
         for line in loaded.lifted:
-            end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "")
+            end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", start + timedelta(minutes=30))
         finish(member, row.id, "")
 
 

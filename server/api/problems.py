@@ -10,9 +10,9 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from files.visit_file import message_for
-from visits.write_plate import NoSuchUnit
 from outer_test.quantity import FieldProblem
 from visits.load import Finished, NoSuchVisit
+from visits.write_plate import NoSuchUnit
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +47,9 @@ def register(api: NinjaAPI) -> None:
 
     def answer(request: HttpRequest, status: int, *errors: tuple[str, str]) -> HttpResponse:
         body = Problem([FieldError(field, message) for field, message in errors])
-        return api.create_response(request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status)
+        return api.create_response(
+            request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status
+        )
 
     def on(kind: type[Exception], handle: Any) -> None:
         api.add_exception_handler(kind, handle)
@@ -63,4 +65,7 @@ def register(api: NinjaAPI) -> None:
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "this id was already used for something else")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
     for lost in (OperationalError, InterfaceError):
-        on(lost, lambda request, _: answer(request, 503, ("", "The database does not answer. Nothing was kept; it is sent again.")))
+        on(
+            lost,
+            lambda request, _: answer(request, 503, ("", "The database does not answer. Nothing was kept; it is sent again.")),
+        )

@@ -9,13 +9,13 @@ from ninja import Body, Router
 from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking
-from visits.write_plate import write_plate
 from outer_test.plate import Plate
 from outer_test.visit import Complaint, FittedCapacitor
 from visits.load import find_visit, load_visit
 from visits.open_visit import open_visit
 from visits.shapes import Round
 from visits.show import show_round
+from visits.write_plate import write_plate
 
 router = Router(tags=["units"])
 
@@ -59,5 +59,3 @@ def read_plate(request: Asking, unit_id: UUID, body: Body[PlateRead]) -> HttpRes
 def new_visit(request: Asking, unit_id: UUID, body: Body[NewVisit]) -> Opened:
     """Open a visit to this unit now."""
     return Opened(open_visit(request.auth, unit_id, body.id, body.complaint, body.began).id)
-
-

@@ -67,6 +67,7 @@ class PowerSaid:
 
     id: UUID
     state: Literal["live", "dead-claimed"]
+    at: datetime | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +76,7 @@ class LiftedWhat:
 
     id: UUID
     what: str
+    at: datetime | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,6 +86,7 @@ class LiftedHow:
     id: UUID
     how: Literal["back", "retired", "left"]
     why: str = ""
+    at: datetime | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -148,19 +151,19 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
 @router.post("/visits/{visit_id}/power", response={200: Round, **REFUSALS})
 def say_power(request: Asking, visit_id: UUID, body: Body[PowerSaid]) -> HttpResponse:
     """Say that the unit is live, or claim it dead. Dead is only ever proved by readings."""
-    return answer(Round, show_round(claim_power(request.auth, visit_id, body.id, body.state)))
+    return answer(Round, show_round(claim_power(request.auth, visit_id, body.id, body.state, _aware(body.at))))
 
 
 @router.post("/visits/{visit_id}/lifted", response={200: Round, **REFUSALS})
 def lift(request: Asking, visit_id: UUID, body: Body[LiftedWhat]) -> HttpResponse:
     """Add a line to the not-put-back list."""
-    return answer(Round, show_round(add_lifted(request.auth, visit_id, body.id, body.what)))
+    return answer(Round, show_round(add_lifted(request.auth, visit_id, body.id, body.what, _aware(body.at))))
 
 
 @router.post("/visits/{visit_id}/lifted/{line_id}/end", response={200: Round, **REFUSALS})
 def put_back(request: Asking, visit_id: UUID, line_id: UUID, body: Body[LiftedHow]) -> HttpResponse:
     """End a line of the not-put-back list."""
-    return answer(Round, show_round(end_lifted(request.auth, visit_id, line_id, body.id, body.how, body.why)))
+    return answer(Round, show_round(end_lifted(request.auth, visit_id, line_id, body.id, body.how, body.why, _aware(body.at))))
 
 
 @router.post("/visits/{visit_id}/finish", response={200: Round, **REFUSALS})

@@ -1,7 +1,6 @@
 """Django's test runner, which also says how many tests passed and failed in one plain line."""
 
 from typing import Any
-from unittest import TestResult
 
 from django.test.runner import DiscoverRunner
 
@@ -9,7 +8,7 @@ from django.test.runner import DiscoverRunner
 class CountingRunner(DiscoverRunner):
     """Prints `N passed, N failed, N skipped` last."""
 
-    def run_suite(self, suite: Any, **kwargs: Any) -> TestResult:
+    def run_suite(self, suite: Any, **kwargs: Any) -> Any:
         """Run the suite and keep its result for the closing line."""
         self.outcome = super().run_suite(suite, **kwargs)
         return self.outcome

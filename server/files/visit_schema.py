@@ -33,7 +33,7 @@ def visit_schema() -> dict[str, Any]:
 
 
 def _classes() -> dict[str, type]:
-    found = {}
+    found: dict[str, type] = {}
     for module in (visit, plate, meter, house):
         found |= {name: kind for name, kind in vars(module).items() if isinstance(kind, type) and is_dataclass(kind)}
     return found

@@ -6,9 +6,9 @@ from django.utils import timezone
 
 from accounts.models import Member
 from fleet.models import Unit
-from visits.write_plate import NoSuchUnit
 from outer_test.quantity import FieldProblem
 from visits.models import Visit
+from visits.write_plate import NoSuchUnit
 
 
 def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, began: str) -> Visit:

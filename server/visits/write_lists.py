@@ -15,11 +15,11 @@ from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
 
 
-def claim_power(member: Member, visit_id: UUID, claim_id: UUID, state: str) -> Loaded:
+def claim_power(member: Member, visit_id: UUID, claim_id: UUID, state: str, at: datetime | None = None) -> Loaded:
     """Say what the power is. Claiming it dead adds the pulled disconnect to the list. Raises NoSuchVisit, Finished."""
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
-        now = timezone.now()
+        now = at or timezone.now()
         claims = PowerClaim.objects.of(member.company)
         _, made = claims.get_or_create(
             company=member.company, uuid=claim_id, visit=row, defaults={"member": member, "at": now, "state": state}
@@ -38,18 +38,20 @@ def _add_line(member: Member, row: Visit, line_id: UUID, what: str, at: datetime
     )
 
 
-def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str) -> Loaded:
+def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str, at: datetime | None = None) -> Loaded:
     """Add a line to the not-put-back list. Raises NoSuchVisit, Finished, FieldProblem."""
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         core.Lifted(what)
         if len(what) > 120:
             raise FieldProblem("what", "keep it to 120 characters")
-        _add_line(member, row, line_id, what.strip(), timezone.now())
+        _add_line(member, row, line_id, what.strip(), at or timezone.now())
         return load_visit(member.company, row)
 
 
-def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str) -> Loaded:
+def end_lifted(
+    member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str, at: datetime | None = None
+) -> Loaded:
     """End a line: back, retired, or left until the return visit. A line ends once; ending it again changes nothing.
 
     Raises NoSuchVisit, Finished, FieldProblem.
@@ -65,7 +67,7 @@ def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, h
         LiftedEnding.objects.of(member.company).get_or_create(
             line=line,
             defaults={
-                "company": member.company, "uuid": ending_id, "visit": row, "member": member, "at": timezone.now(),
+                "company": member.company, "uuid": ending_id, "visit": row, "member": member, "at": at or timezone.now(),
                 "how": how, "why": why.strip(),
             },
         )  # fmt: skip

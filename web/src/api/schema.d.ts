@@ -1073,6 +1073,8 @@ export interface components {
              * @enum {string}
              */
             state: "live" | "dead-claimed";
+            /** At */
+            at?: string | null;
         };
         /**
          * LiftedWhat
@@ -1086,6 +1088,8 @@ export interface components {
             id: string;
             /** What */
             what: string;
+            /** At */
+            at?: string | null;
         };
         /**
          * LiftedHow
@@ -1107,6 +1111,8 @@ export interface components {
              * @default
              */
             why: string;
+            /** At */
+            at?: string | null;
         };
         /**
          * FinishWhy

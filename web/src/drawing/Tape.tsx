@@ -2,14 +2,15 @@
  * A reading laid on a strip with tick marks: the band of the limits, the nominal, and the reading with its meter band
  * as a whisker. Drawn from a finding alone, the same everywhere.
  */
-import { useToken } from "@chakra-ui/react";
+import { useBreakpointValue, useToken } from "@chakra-ui/react";
 import { useId } from "react";
 
 import type { Finding } from "../api/client";
 import { markColour, markWord } from "./Mark";
 import { tapeScale } from "./tapeScale";
 
-const WIDTH = 460;
+/** Drawn narrower on a phone, so that its figures stay readable. */
+const WIDE = { base: 330, md: 460 };
 const TOP = 26;
 const DEEP = 44;
 
@@ -17,6 +18,7 @@ const say = (value: number) => String(Number(value.toPrecision(4)));
 
 export function Tape({ finding, small = false }: { finding: Finding; small?: boolean }) {
   const hatch = useId();
+  const width = useBreakpointValue(WIDE) ?? WIDE.md;
   const [ink, faint, rule, panel, leaf, leafTint, ochreTint, ochre, tone] = useToken("colors", [
     "ink",
     "faint",
@@ -28,7 +30,7 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
     "ochre",
     markColour(finding.verdict),
   ]);
-  const scale = tapeScale(finding, WIDTH);
+  const scale = tapeScale(finding, width);
   if (scale === null) return null;
   const { x } = scale;
   const deep = small ? 18 : DEEP;
@@ -42,11 +44,11 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
   const limits = [low, high].filter((one) => one != null);
   return (
     <svg
-      viewBox={`-8 0 ${WIDTH + 16} ${small ? 30 : 96}`}
+      viewBox={`-8 0 ${width + 16} ${small ? 30 : 96}`}
       width="100%"
       role="img"
       aria-label={describe(finding)}
-      style={{ display: "block", maxWidth: small ? 220 : 640 }}
+      style={{ display: "block", maxWidth: small ? 220 : 560 }}
     >
       <defs>
         <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -54,7 +56,7 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
           <path d="M0 0v7" stroke={ochre} strokeWidth="1.4" />
         </pattern>
       </defs>
-      <rect x="0" y={top} width={WIDTH} height={deep} fill={panel} />
+      <rect x="0" y={top} width={width} height={deep} fill={panel} />
       {low != null && (
         <rect
           x={x(low)}
@@ -77,7 +79,7 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
       <rect
         x="0"
         y={top}
-        width={WIDTH}
+        width={width}
         height={deep}
         fill="none"
         stroke={small ? rule : ink}
@@ -88,7 +90,7 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
           <g key={at}>
             <path d={`M${x(at)} ${top}v${long ? 15 : 8}`} stroke={ink} strokeWidth={long ? 1.4 : 0.8} />
             {long && (
-              <text x={x(at)} y={top + 33} textAnchor="middle" className="num" fontSize="14" fill={ink}>
+              <text x={x(at)} y={top + 33} textAnchor="middle" className="num" fontSize="16" fill={ink}>
                 {label}
               </text>
             )}
@@ -96,10 +98,9 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
         ))}
       {finding.nominal != null && (
         <path
-          d={`M${x(finding.nominal)} ${top}v${deep}`}
+          d={`M${x(finding.nominal)} ${small ? top : top + 37}V${top + deep}`}
           stroke={faint}
-          strokeWidth="1.2"
-          strokeDasharray="3 4"
+          strokeWidth="1.6"
         />
       )}
       {limits.map((limit) => (
@@ -115,7 +116,7 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
               y={top + deep + 22}
               textAnchor="middle"
               className="num"
-              fontSize="14"
+              fontSize="16"
               fill={leaf}
             >
               {say(limit)}

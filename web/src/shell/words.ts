@@ -23,7 +23,7 @@ export const POWER: Record<string, string> = {
 };
 
 export const clock = (at: string) =>
-  new Date(at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
+  new Date(at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
 
 export const dayAndClock = (at: string) =>
   new Date(at).toLocaleString([], {
@@ -32,6 +32,7 @@ export const dayAndClock = (at: string) =>
     day: "numeric",
     hour: "2-digit",
     minute: "2-digit",
+    hourCycle: "h23",
   });
 
 export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

@@ -5,13 +5,16 @@ const both = (light: string, dark: string) => ({ value: { base: light, _dark: da
 
 const config = defineConfig({
   globalCss: {
-    html: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "16px" },
+    html: {
+      bg: "paper",
+      color: "ink",
+      fontFamily: "body",
+      fontSize: "16px",
+      "@media print": { bg: "white", color: "black" },
+    },
+    ".no-print": { "@media print": { display: "none !important" } },
     "*:focus-visible": { outline: "3px solid var(--chakra-colors-frost)", outlineOffset: "2px" },
     ".num": { fontFamily: "mono", fontVariantNumeric: "tabular-nums" },
-    "@media print": {
-      "html, body": { bg: "white", color: "black" },
-      ".no-print": { display: "none !important" },
-    },
   },
   theme: {
     tokens: {

@@ -1,5 +1,5 @@
 /** One field of the plate: its value, or that it cannot be read. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Flex, Text } from "@chakra-ui/react";
 import { useWatch, type UseFormReturn } from "react-hook-form";
 
 import { Choice, FieldProblem, TextInput } from "../../shell/controls";
@@ -19,7 +19,7 @@ export function PlateFieldInput({ field, form, problem }: Props) {
   const id = `plate-${field.name}`;
   const marks = { id, "aria-invalid": problem !== undefined, "aria-describedby": `${id}-problem` };
   return (
-    <Box>
+    <Flex direction="column" justify="flex-end">
       <Flex justify="space-between" align="baseline">
         <label htmlFor={id}>{field.label}</label>
         <Flex
@@ -63,6 +63,6 @@ export function PlateFieldInput({ field, form, problem }: Props) {
         </Flex>
       )}
       {problem && <FieldProblem id={`${id}-problem`}>{problem}</FieldProblem>}
-    </Box>
+    </Flex>
   );
 }

@@ -149,6 +149,11 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
   );
 }
 
+const BEGAN: Record<string, string> = {
+  suddenly: "suddenly quit: start with the electrical side",
+  slowly: "slowly worse: charge or dirt likelier",
+};
+
 function Complaint({ visit }: { visit: VisitShown }) {
   return (
     <Box mb="4">
@@ -156,9 +161,9 @@ function Complaint({ visit }: { visit: VisitShown }) {
         {capital(COMPLAINT[visit.complaint] ?? "no complaint recorded")}
       </Heading>
       <Text color="faint">
-        {visit.address} · {visit.serial && `serial ${visit.serial} · `}
-        {visit.began === "suddenly" && "suddenly quit: starts with the electrical side"}
-        {visit.began === "slowly" && "slowly worse: charge or dirt likelier"}
+        {[visit.address, visit.serial && `serial ${visit.serial}`, BEGAN[visit.began]]
+          .filter(Boolean)
+          .join(" · ")}
       </Text>
       {visit.notes && <Text mt="1">{visit.notes}</Text>}
     </Box>

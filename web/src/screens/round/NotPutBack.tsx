@@ -15,7 +15,7 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
   const open = lines.filter((line) => line.how === "");
   const [what, setWhat] = useDraft(`${visit} lifted`);
   return (
-    <Box as="section" aria-label="Not put back yet" borderTopWidth="1px" borderColor="edge" pt="3">
+    <Box as="section" id="not-put-back" aria-label="Not put back yet">
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
         Not put back yet
       </Heading>
@@ -33,7 +33,11 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
           onSubmit={(event) => {
             event.preventDefault();
             if (!what.trim()) return;
-            send({ kind: "lifted", visit, body: { id: crypto.randomUUID(), what: what.trim() } });
+            send({
+              kind: "lifted",
+              visit,
+              body: { id: crypto.randomUUID(), what: what.trim(), at: new Date().toISOString() },
+            });
             setWhat("");
           }}
         >
@@ -65,7 +69,7 @@ function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabl
       kind: "end",
       visit,
       line: line.id,
-      body: { id: crypto.randomUUID(), how: chosen, why: why.trim() },
+      body: { id: crypto.randomUUID(), how: chosen, why: why.trim(), at: new Date().toISOString() },
     });
     setWhy("");
   };

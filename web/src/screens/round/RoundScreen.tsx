@@ -1,5 +1,5 @@
 /** The round: stations down the left, the station at hand in the middle, what it says and what is still off at the right. */
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Link, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
@@ -75,7 +75,9 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
             {round.conditions.outdoor_f != null && ` · ${round.conditions.outdoor_f} °F outside`}
           </Text>
         </Box>
-        <PowerBadge power={round.assessment.power} />
+        <Box display={{ base: "none", lg: "block" }}>
+          <PowerBadge power={round.assessment.power} />
+        </Box>
         {!finished && <EntryLine visit={visit.id} onKept={setLastKept} />}
       </Bar>
       <Grid flex="1" templateColumns={{ base: "1fr", lg: "218px minmax(0, 1fr) 300px" }} alignItems="start">
@@ -110,15 +112,43 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           pl={{ lg: "0" }}
           display="grid"
           gap="5"
+          position={{ lg: "sticky" }}
+          top="0"
+          maxH={{ lg: "100vh" }}
+          overflowY={{ lg: "auto" }}
         >
+          <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
           {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
           <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
-          <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
           <Finish visit={visit} />
         </Box>
       </Grid>
+      <PhoneStrip power={round.assessment.power} off={round.assessment.open_lines} />
       <StopDialog round={round} visit={visit.id} />
       {help && <KeysHelp close={() => setHelp(false)} />}
+    </Flex>
+  );
+}
+
+/** On a phone what is still off, and the power, stay in sight at the bottom. */
+function PhoneStrip({ power, off }: { power: VisitShown["round"]["assessment"]["power"]; off: number }) {
+  return (
+    <Flex
+      display={{ base: "flex", lg: "none" }}
+      position="sticky"
+      bottom="0"
+      bg="bar"
+      color="onBar"
+      px="3"
+      py="1"
+      gap="3"
+      align="center"
+      justify="space-between"
+    >
+      <Link href="#not-put-back" color="onBar" fontWeight="700" minH="44px" textDecoration="underline">
+        {off === 0 ? "Nothing is off" : `${off} not put back`}
+      </Link>
+      <PowerBadge power={power} />
     </Flex>
   );
 }

@@ -1,5 +1,6 @@
 /** The stations in working order, each with one mark per reading. Any can be opened at any time. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 
 import type { VisitShown } from "../../api/client";
@@ -25,6 +26,8 @@ export function StationRail({
       direction={{ base: "row", lg: "column" }}
       overflowX={{ base: "auto", lg: "visible" }}
       pt={{ lg: "3" }}
+      position={{ lg: "sticky" }}
+      top="0"
       borderBottomWidth={{ base: "1px", lg: "0" }}
       borderColor="rule"
     >
@@ -44,11 +47,17 @@ export function StationRail({
 function StationStop(props: { visit: VisitShown; station: Station; now: boolean; refused: Refusal[] }) {
   const { visit, station, now, refused } = props;
   const marks = stationMarks(visit, station, refused);
+  const stop = useRef<HTMLAnchorElement>(null);
+  // On a phone the stations are a strip: bring the one at hand into sight.
+  useEffect(() => {
+    if (now) stop.current?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [now]);
   const left = station.steps.filter(
     (step) => step.needed && !visit.round.entries.some((one) => one.point === step.point),
   );
   return (
     <Stop
+      ref={stop}
       to={`/visits/${visit.id}/${station.name}`}
       aria-current={now ? "page" : undefined}
       display="block"

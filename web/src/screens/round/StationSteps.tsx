@@ -148,7 +148,7 @@ function StepRow(props: { step: Step; state: PointState; large: boolean; choose:
         </Box>
       )}
       {refusal && (
-        <Text gridColumn="2 / -1" color="brick" fontWeight="600">
+        <Text role="alert" gridColumn="2 / -1" color="brick" fontWeight="600">
           Not kept: {refusal.errors[0]?.message}
         </Text>
       )}

@@ -99,7 +99,7 @@ function NumberEntry(props: Props) {
         <Text className="num" fontSize="2xl" color="faint">
           {step.unit}
         </Text>
-        <Button type="submit" look="next" minH="56px">
+        <Button type="submit" look={shown || !state.entry ? "next" : "plain"} minH="56px">
           {state.entry ? "Correct it" : "Keep"}
         </Button>
         {state.entry && (

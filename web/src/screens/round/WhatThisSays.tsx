@@ -10,7 +10,14 @@ export function WhatThisSays({ round, point }: { round: Round; point: string }) 
   const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === point);
   const history = round.entries.filter((one) => one.point === point && !one.stands);
   return (
-    <Box as="section" aria-label="What this says" aria-live="polite">
+    <Box
+      as="section"
+      aria-label="What this says"
+      aria-live="polite"
+      borderTopWidth="1px"
+      borderColor="edge"
+      pt="3"
+    >
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
         What this says
       </Heading>

@@ -37,6 +37,8 @@ export default function Sheet() {
 function Paper({ visit }: { visit: VisitShown }) {
   const { round } = visit;
   const { assessment } = round;
+  const steps = round.stations.flatMap((station) => station.steps);
+  const title = (point: string) => steps.find((step) => step.point === point)?.title;
   const bad = assessment.findings.filter(({ verdict }) => verdict === "bad" || verdict === "stop");
   return (
     <Box
@@ -102,6 +104,7 @@ function Paper({ visit }: { visit: VisitShown }) {
           </Heading>
           {bad.map((finding) => (
             <Text key={finding.point} mb="1">
+              {title(finding.point) && `${title(finding.point)}: `}
               {finding.why} <b>{finding.next}</b>
             </Text>
           ))}
