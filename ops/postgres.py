@@ -8,6 +8,8 @@ import secrets
 import shutil
 import signal
 import subprocess
+import time
+from contextlib import suppress
 from pathlib import Path
 
 from ops.machine import LOCAL, ROOT, Trouble, check_disk, port_is_free
@@ -73,11 +75,13 @@ class Cluster:
         """End the server the hard way, as a power cut would; for the test of what survives it."""
         pid = int((self._data / "postmaster.pid").read_text().splitlines()[0])
         children = subprocess.run(["ps", "-o", "pid=", "--ppid", str(pid)], text=True, capture_output=True, check=True)
-        for one in [pid, *map(int, children.stdout.split())]:
-            try:
+        every = [pid, *map(int, children.stdout.split())]
+        for one in every:
+            with suppress(ProcessLookupError):  # a child that ended with its parent
                 os.kill(one, signal.SIGKILL)
-            except ProcessLookupError:
-                continue  # a child that ended with its parent
+        until = time.monotonic() + 20
+        while any(Path(f"/proc/{one}").exists() for one in every) and time.monotonic() < until:
+            time.sleep(0.02)  # until they are gone, a start would take the dead server for a running one
 
     def remove(self) -> None:
         """Stop it and delete its data."""

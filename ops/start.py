@@ -5,7 +5,6 @@ import os
 import signal
 import subprocess
 import time
-import urllib.error
 import urllib.request
 
 from ops.environment import ensure_python, ensure_web_build, server_environment
@@ -101,7 +100,7 @@ def _wait_for(address: str, server: "subprocess.Popen[bytes]") -> None:
         try:
             with urllib.request.urlopen(f"{address}api/session", timeout=2):
                 return
-        except (urllib.error.URLError, ConnectionError):
+        except OSError:  # refused, cut off or too slow: not up yet
             time.sleep(0.1)
     raise Trouble(f"the server did not answer at {address} within 30 s")
 

@@ -36,11 +36,11 @@ def remove_demo() -> None:
     if company is None:
         return
     with connection.cursor() as cursor:
+        cursor.execute("SET CONSTRAINTS ALL IMMEDIATE")  # a table with checks still to come cannot be altered
         for table in _APPEND_ONLY:
             cursor.execute(f"ALTER TABLE {table} DISABLE TRIGGER append_only")
         for table in _TABLES:
             cursor.execute(f"DELETE FROM {table} WHERE company_id = %s", [company.pk])
-        cursor.execute("SET CONSTRAINTS ALL IMMEDIATE")
         for table in _APPEND_ONLY:
             cursor.execute(f"ALTER TABLE {table} ENABLE TRIGGER append_only")
     company.members.all().delete()

@@ -1,13 +1,25 @@
 """The API: one router a subject, one way to answer problems, its documentation served by itself."""
 
 from ninja import NinjaAPI
+from ninja.errors import ValidationError, ValidationErrorContext
 
 from api import session, units, visits
 from api.parser import KeepableParser
 from api.problems import register
 from api.signed_in import SignedIn
 
-api = NinjaAPI(
+
+class FieldNamingAPI(NinjaAPI):
+    """Keeps the core's own word on which field is wrong; the base class would turn it into a sentence."""
+
+    def validation_error_from_error_contexts(self, error_contexts: list[ValidationErrorContext]) -> ValidationError:
+        """The errors as pydantic gave them, the core's exceptions included."""
+        return ValidationError(
+            [dict(error) for context in error_contexts for error in context.pydantic_validation_error.errors(include_url=False)]
+        )
+
+
+api = FieldNamingAPI(
     title="Outer Test",
     version="1",
     description="Readings at a heat pump's outdoor unit, judged. Sign in at /api/session first.",

@@ -107,5 +107,6 @@ LOGGING = {
     "formatters": {"line": {"format": "{asctime} {levelname} {name}: {message}", "style": "{"}},
     "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
-    "loggers": {"axes": {"level": "ERROR"}},
+    # A refused request is the asker's to mend, and is answered; only failures of this program are logged.
+    "loggers": {"axes": {"level": "ERROR"}, "django.request": {"level": "ERROR"}},
 }

@@ -1,0 +1,70 @@
+"""A made-up company for a test: a technician, a unit, a visit; and a client that signs in and sends CSRF along."""
+
+import json
+from functools import cache
+from typing import Any
+from uuid import uuid4
+
+from django.contrib.auth.hashers import make_password
+from django.test import Client
+from django.utils import timezone
+
+from accounts.models import Company, Member
+from fleet.models import Site, Unit
+from visits.models import Visit
+
+PASSWORD = "a long enough one"
+PLATE: dict[str, Any] = {"run_capacitor": {"herm_uf": 40, "fan_uf": 5, "vac": 440, "tolerance_pct": 6}}
+
+
+@cache
+def _hashed() -> str:
+    return make_password(PASSWORD)
+
+
+class Fixture:
+    """One company with one open visit."""
+
+    def __init__(self, name: str = "First", plate: dict[str, Any] | None = None, **company: Any) -> None:
+        self.company = Company.objects.create(name=name, **company)
+        self.member, self.lead = (
+            Member.objects.create(username=f"{name.lower()}-{what}", password=_hashed(), company=self.company, role=role)
+            for what, role in (("tech", "technician"), ("lead", "lead"))
+        )
+        self.site = Site.objects.of(self.company).create(company=self.company, name=f"{name} Street 1", address="somewhere")
+        self.unit = Unit.objects.of(self.company).create(
+            company=self.company, site=self.site, label="pad", serial="S-1", plate=PLATE if plate is None else plate
+        )
+        self.visit = Visit.objects.of(self.company).create(
+            company=self.company, unit=self.unit, technician=self.member, scheduled_for=timezone.now(), complaint="maintenance"
+        )
+
+    def client(self, member: Member | None = None) -> "Caller":
+        """A signed-in caller."""
+        caller = Caller()
+        caller.force_login(member or self.member, backend="django.contrib.auth.backends.ModelBackend")
+        return caller
+
+
+class Caller(Client):
+    """Django's test client, speaking JSON."""
+
+    def send(self, method: str, path: str, body: Any = None) -> Any:
+        """Send a body as JSON and give back the response."""
+        return self.generic(method, f"/api{path}", b"" if body is None else json.dumps(body), content_type="application/json")
+
+    def read(self, visit: Visit, point: str, typed: str, **more: Any) -> Any:
+        """Write one reading; gives back the response."""
+        body = {"id": str(uuid4()), "point": point, "typed": typed} | more
+        return self.send("POST", f"/visits/{visit.id}/readings", body)
+
+
+def fresh() -> str:
+    """A new UUID as text."""
+    return str(uuid4())
+
+
+def finding(round_: dict[str, Any], point: str) -> dict[str, Any]:
+    """The finding at a point of a round."""
+    found: dict[str, Any] = next(one for one in round_["assessment"]["findings"] if one["point"] == point)
+    return found
