@@ -25,7 +25,7 @@ def main() -> None:
         ensure_packages()
         ensure_python()
         ensure_web_build()
-        cluster = Cluster("app")
+        cluster = Cluster(os.environ.get("OUTER_TEST_CLUSTER", "app"))
         try:
             cluster.start()
             _serve(cluster, wanted)

@@ -75,6 +75,17 @@ def assess(visit: Visit) -> Assessment:
     )
 
 
+def power_of(visit: Visit) -> Power:
+    """The unit's power state alone, without judging the rest of the visit.
+
+    >>> power_of(Visit()).state
+    'unknown'
+    """
+    readings = standing_readings(visit)
+    safety = _safety_findings(visit, readings, {name: _measured(visit, reading) for name, reading in readings.items()})
+    return power_now(visit, next((one for one in safety if one.point == "safe.dead"), None))
+
+
 def _recorded(visit: Visit, readings: dict[str, Reading], judged: set[str]) -> tuple[str, ...]:
     names = {reading.point for reading in readings.values()} | set(visit.seen)
     return tuple(sorted(name for name in names if name not in judged and not name.startswith("safe.tester")))

@@ -48,7 +48,10 @@ class Order(unittest.TestCase):
     @given(st.permutations(["cap.herm.uf", "cap.fan.uf", "safe.line.v", "safe.c_herm.vdc"]))
     def test_the_order_of_readings_at_different_points_does_not_matter(self, order: list[str]) -> None:
         readings = [Reading(point, "7.4") for point in order]
-        self.assertEqual(judged(Visit(plate=PLATE, readings=tuple(readings))), judged(Visit(plate=PLATE, readings=tuple(sorted(readings, key=lambda r: r.point)))))
+        self.assertEqual(
+            judged(Visit(plate=PLATE, readings=tuple(readings))),
+            judged(Visit(plate=PLATE, readings=tuple(sorted(readings, key=lambda r: r.point)))),
+        )
 
     def test_every_finding_names_a_rule_that_exists(self) -> None:
         visit = Visit(

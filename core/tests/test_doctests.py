@@ -8,6 +8,7 @@ import sys
 import unittest
 
 import outer_test
+from outer_test.rules import RULES
 
 MODULES = [importlib.import_module(f"outer_test.{found.name}") for found in pkgutil.iter_modules(outer_test.__path__)]
 
@@ -20,16 +21,12 @@ def load_tests(loader: unittest.TestLoader, tests: unittest.TestSuite, pattern: 
 
 class Documented(unittest.TestCase):
     def test_every_rule_is_named_by_a_source_and_a_mark(self) -> None:
-        from outer_test.rules import RULES
-
         for rule in RULES.values():
             with self.subTest(rule.name):
                 self.assertTrue(rule.source)
                 self.assertLessEqual(set(rule.mark.split()), {"P", "T", "D"})
 
     def test_a_function_named_as_a_rule_carries_a_source_in_its_docstring(self) -> None:
-        from outer_test.rules import RULES
-
         names = {name.replace("-", "_") for name in RULES} | {"cap_parallel", "cap_series", "cap_fit", "decide"}
         found = {
             name: member for module in MODULES for name, member in inspect.getmembers(module, inspect.isfunction) if name in names

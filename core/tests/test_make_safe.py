@@ -128,10 +128,10 @@ class Energy(unittest.TestCase):
     def test_bleed_time_by_solving_the_circuit(self) -> None:
         # dV/dt = −V/RC integrated by scipy until 30 V.
         for uf, vac, ohm in ((55, 440, 20_000), (189, 330, 20_000), (80, 370, 15_000)):
-            crossing = lambda t, v: v[0] - 30  # noqa: E731
+            crossing = lambda _, v: v[0] - 30  # noqa: E731
             crossing.terminal = True  # type: ignore[attr-defined]
             solved = solve_ivp(
-                lambda t, v, rc=ohm * uf * 1e-6: -v / rc, (0, 100), [vac * np.sqrt(2)], events=crossing, rtol=1e-10, atol=1e-10
+                lambda _, v, rc=ohm * uf * 1e-6: -v / rc, (0, 100), [vac * np.sqrt(2)], events=crossing, rtol=1e-10, atol=1e-10
             )
             self.assertAlmostEqual(stored_energy(uf, vac, ohm).bleed_s, solved.t_events[0][0], places=5)
 

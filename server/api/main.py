@@ -1,7 +1,9 @@
 """The API: one router a subject, one way to answer problems, its documentation served by itself."""
 
+from typing import Any
+
 from ninja import NinjaAPI
-from ninja.errors import ValidationError, ValidationErrorContext
+from ninja.errors import ValidationError
 
 from api import session, units, visits
 from api.parser import KeepableParser
@@ -12,7 +14,7 @@ from api.signed_in import SignedIn
 class FieldNamingAPI(NinjaAPI):
     """Keeps the core's own word on which field is wrong; the base class would turn it into a sentence."""
 
-    def validation_error_from_error_contexts(self, error_contexts: list[ValidationErrorContext]) -> ValidationError:
+    def validation_error_from_error_contexts(self, error_contexts: list[Any]) -> ValidationError:
         """The errors as pydantic gave them, the core's exceptions included."""
         return ValidationError(
             [dict(error) for context in error_contexts for error in context.pydantic_validation_error.errors(include_url=False)]

@@ -42,7 +42,7 @@ class Fixture:
     def client(self, member: Member | None = None) -> "Caller":
         """A signed-in caller."""
         caller = Caller()
-        caller.force_login(member or self.member, backend="django.contrib.auth.backends.ModelBackend")
+        caller.force_login(member or self.member, backend="accounts.backend.MemberBackend")
         return caller
 
 

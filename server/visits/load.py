@@ -1,9 +1,11 @@
 """From rows to the core's visit: everything written on one visit, loaded in a few queries."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 from uuid import UUID
+
+from django.core.cache import cache
 
 from accounts.models import Company, Member
 from files.visit_file import visit_from
@@ -22,13 +24,14 @@ class Finished(Exception):
 
 @dataclass(frozen=True, slots=True)
 class Loaded:
-    """A visit's rows, and the core's visit made of them."""
+    """A visit's rows, the core's visit made of them, and the names of the company's people by key."""
 
     row: Visit
     entries: Sequence[Entry]
     power: Sequence[PowerClaim]
     lifted: Sequence[LiftedLine]
     visit: core.Visit
+    names: dict[int, str]
 
 
 def find_visit(company: Company, visit_id: UUID, lock: bool = False) -> Visit:
@@ -36,10 +39,9 @@ def find_visit(company: Company, visit_id: UUID, lock: bool = False) -> Visit:
 
     Raises NoSuchVisit, also for another company's visit.
     """
-    rows = Visit.objects.of(company)
-    if lock:
-        rows = rows.select_for_update(of=("self",))
-    row: Visit | None = rows.filter(id=visit_id).select_related("unit", "unit__site", "technician").first()
+    rows = Visit.objects.of(company).filter(id=visit_id)
+    rows = rows.select_related("unit").select_for_update(of=("self",)) if lock else rows.select_related("unit", "unit__site")
+    row: Visit | None = next(iter(rows), None)
     if row is None:
         raise NoSuchVisit
     return row
@@ -55,10 +57,33 @@ def open_for_writing(member: Member, visit_id: UUID) -> Visit:
 
 def load_visit(company: Company, row: Visit) -> Loaded:
     """Gather what was written on this visit."""
-    entries = list(Entry.objects.of(company).filter(visit=row).select_related("member").order_by("id"))
-    power = list(PowerClaim.objects.of(company).filter(visit=row).select_related("member").order_by("at", "id"))
-    lifted = list(LiftedLine.objects.of(company).filter(visit=row).select_related("member", "ending").order_by("id"))
-    return Loaded(row, entries, power, lifted, _core_visit(company, row, entries, power, lifted))
+    entries = list(Entry.objects.of(company).filter(visit=row).order_by("id"))
+    power = list(PowerClaim.objects.of(company).filter(visit=row).order_by("at", "id"))
+    lifted = list(LiftedLine.objects.of(company).filter(visit=row).select_related("ending").order_by("id"))
+    return Loaded(row, entries, power, lifted, _core_visit(company, row, entries, power, lifted), member_names(company))
+
+
+def loaded_with(before: Loaded, entries: Sequence[Entry] = (), lifted: Sequence[LiftedLine] = ()) -> Loaded:
+    """The visit with what was just written on it, without asking the database again."""
+    measured = [core_reading(entry) for entry in entries if POINTS[entry.point].kind == "number"]
+    visit = replace(
+        before.visit,
+        readings=(*before.visit.readings, *measured),
+        seen=before.visit.seen | _seen(entries),
+        lifted=(*before.visit.lifted, *map(_lifted, lifted)),
+    )
+    return replace(before, visit=visit, entries=[*before.entries, *entries], lifted=[*before.lifted, *lifted])
+
+
+def member_names(company: Company) -> dict[int, str]:
+    """How each of the company's people is named on screens and sheets; a change of name shows within half a minute."""
+    kept: dict[int, str] | None = cache.get_or_set(f"names of {company.pk}", lambda: _read_names(company), timeout=30)
+    return kept or {}
+
+
+def _read_names(company: Company) -> dict[int, str]:
+    people = Member.objects.filter(company=company).values_list("pk", "first_name", "last_name", "username")
+    return {key: f"{first} {last}".strip() or username for key, first, last, username in people}
 
 
 def _core_visit(
@@ -71,7 +96,6 @@ def _core_visit(
         "meters": company.meters,
     }
     measured = [entry for entry in entries if POINTS[entry.point].kind == "number"]
-    seen = [entry for entry in entries if POINTS[entry.point].kind == "seen"]
     return visit_from(
         kept
         | {
@@ -81,10 +105,14 @@ def _core_visit(
             "began": row.began or None,
             "power": [core.PowerEvent(claim.state, claim.at) for claim in power],  # type: ignore[arg-type]
             "readings": [core_reading(entry) for entry in measured],
-            "seen": {entry.point: core.Seen(entry.value, entry.at) for entry in seen},
+            "seen": _seen(entries),
             "lifted": [_lifted(line) for line in lifted],
         }
     )
+
+
+def _seen(entries: Sequence[Entry]) -> dict[str, str | core.Seen]:
+    return {entry.point: core.Seen(entry.value, entry.at) for entry in entries if POINTS[entry.point].kind == "seen"}
 
 
 def core_reading(entry: Entry) -> core.Reading:

@@ -23,13 +23,13 @@ def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
         stations=stations(visit, {found.point: found.verdict for found in judged.findings}),
         assessment=judged,
         entries=tuple(_entries(loaded)),
-        lifted=tuple(_lifted(line) for line in loaded.lifted),
-        power_log=tuple(_power(claim) for claim in loaded.power),
+        lifted=tuple(_lifted(line, loaded.names) for line in loaded.lifted),
+        power_log=tuple(_power(claim, loaded.names) for claim in loaded.power),
         plate=visit.plate,
         fitted=visit.fitted,
         conditions=visit.conditions,
         finished_at=row.finished_at,
-        finished_by=row.finished_by.shown_name if row.finished_by is not None else "",
+        finished_by="" if row.finished_by_id is None else loaded.names.get(row.finished_by_id, ""),
         finish_reason=row.finish_reason,
     )
 
@@ -47,7 +47,7 @@ def show_visit(company: Company, loaded: Loaded) -> VisitShown:
         unit_id=row.unit.id,
         unit=row.unit.label,
         serial=row.unit.serial,
-        technician=row.technician.shown_name,
+        technician=loaded.names.get(row.technician_id, ""),
         scheduled_for=row.scheduled_for,
         complaint=row.complaint,
         began=row.began,
@@ -65,21 +65,21 @@ def _entries(loaded: Loaded) -> Iterable[EntryShown]:
     for entry in loaded.entries:
         is_seen = POINTS[entry.point].kind == "seen"
         stands = last_seen[entry.point] == entry.uuid if is_seen else str(entry.uuid) in standing
-        yield _entry(entry, stands)
+        yield _entry(entry, stands, loaded.names)
 
 
-def _entry(entry: Entry, stands: bool) -> EntryShown:
+def _entry(entry: Entry, stands: bool, names: dict[int, str]) -> EntryShown:
     return EntryShown(
-        entry.uuid, entry.point, entry.value, POINTS[entry.point].sign, entry.at, entry.member.shown_name,
+        entry.uuid, entry.point, entry.value, POINTS[entry.point].sign, entry.at, names.get(entry.member_id, ""),
         entry.power, stands, entry.supersedes, entry.meter,
     )  # fmt: skip
 
 
-def _lifted(line: LiftedLine) -> LiftedShown:
+def _lifted(line: LiftedLine, names: dict[int, str]) -> LiftedShown:
     ending = getattr(line, "ending", None)
     how, why, ended = ("", "", None) if ending is None else (ending.how, ending.why, ending.at)
-    return LiftedShown(line.uuid, line.what, line.at, line.member.shown_name, how, why, ended)
+    return LiftedShown(line.uuid, line.what, line.at, names.get(line.member_id, ""), how, why, ended)
 
 
-def _power(claim: PowerClaim) -> PowerShown:
-    return PowerShown(claim.uuid, claim.state, claim.at, claim.member.shown_name)
+def _power(claim: PowerClaim, names: dict[int, str]) -> PowerShown:
+    return PowerShown(claim.uuid, claim.state, claim.at, names.get(claim.member_id, ""))

@@ -23,7 +23,7 @@ def today(member: Member) -> Today:
     rows = (
         Visit.objects.of(company)
         .filter(due, scheduled_for__lt=start + timedelta(days=1))
-        .select_related("unit", "unit__site", "technician")
+        .select_related("unit", "unit__site")
         .order_by("scheduled_for")[:MOST_VISITS]
     )
     visits = sorted((_line(member, row) for row in rows), key=lambda line: (not line.mine, line.scheduled_for))
@@ -40,7 +40,7 @@ def _line(member: Member, row: Visit) -> TodayVisit:
         site=row.unit.site.name,
         address=row.unit.site.address,
         unit=row.unit.label,
-        technician=row.technician.shown_name,
+        technician=loaded.names.get(row.technician_id, ""),
         mine=row.technician_id == member.pk,
         scheduled_for=row.scheduled_for,
         complaint=row.complaint,

@@ -1,6 +1,6 @@
 """Writing readings and things seen on a visit. Each write is sent safely twice: the client's UUID makes it one."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid5
@@ -10,12 +10,11 @@ from django.utils import timezone
 
 from accounts.models import Member
 from outer_test import visit as core
-from outer_test.absence import power_now
-from outer_test.assess import assess
+from outer_test.assess import power_of
 from outer_test.plan_steps import LIFTED_FOR
 from outer_test.points import POINTS
 from outer_test.quantity import FieldProblem
-from visits.load import Loaded, core_reading, load_visit, open_for_writing
+from visits.load import Loaded, load_visit, loaded_with, open_for_writing
 from visits.models import Entry, LiftedLine, Visit
 
 
@@ -45,20 +44,11 @@ def write_entries(member: Member, visit_id: UUID, entries: list[NewEntry]) -> Lo
         fresh = [entry for entry in entries if not _already(entry, known)]
         if not fresh:
             return before
-        state = _power_state(before)
+        state = power_of(before.visit).state
         now = timezone.now()
         rows = [_entry_row(member, row, entry, state, entry.at or now, known, before.visit.meters) for entry in fresh]
         Entry.objects.of(member.company).bulk_create(rows)
-        lifted = _lift_for(member, row, before, fresh, now)
-        if any(POINTS[entry.point].kind == "seen" or lifted for entry in fresh):
-            return load_visit(member.company, row)
-        return before_plus(before, rows)
-
-
-def before_plus(before: Loaded, rows: list[Entry]) -> Loaded:
-    """The visit with newly written readings, without asking the database again."""
-    visit = replace(before.visit, readings=(*before.visit.readings, *map(core_reading, rows)))
-    return replace(before, entries=[*before.entries, *rows], visit=visit)
+        return loaded_with(before, rows, _lift_for(member, row, before, fresh, now))
 
 
 def _already(entry: NewEntry, known: dict[UUID, Entry]) -> bool:
@@ -68,11 +58,6 @@ def _already(entry: NewEntry, known: dict[UUID, Entry]) -> bool:
     if (there.point, there.value) != (entry.point, entry.value):
         raise FieldProblem("id", "this id was already used for another reading")
     return True
-
-
-def _power_state(before: Loaded) -> str:
-    judged = assess(before.visit)
-    return power_now(before.visit, next((one for one in judged.findings if one.point == "safe.dead"), None)).state
 
 
 def _entry_row(
@@ -95,17 +80,18 @@ def _entry_row(
     )  # fmt: skip
 
 
-def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry], now: datetime) -> bool:
+def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry], now: datetime) -> list[LiftedLine]:
     """Add the lines that taking these readings means, unless they stand open; a correction lifts nothing again."""
     open_now = {line.what for line in before.visit.lifted if line.end is None}
-    added = False
+    added: list[LiftedLine] = []
     for entry in fresh:
         what = LIFTED_FOR.get(entry.point)
         if what is None or what in open_now or entry.supersedes is not None:
             continue
-        LiftedLine.objects.of(member.company).create(
-            company=member.company, uuid=uuid5(entry.id, "lifted"), visit=row, member=member, at=entry.at or now, what=what
+        added.append(
+            LiftedLine(
+                company=member.company, uuid=uuid5(entry.id, "lifted"), visit=row, member=member, at=entry.at or now, what=what
+            )
         )
         open_now.add(what)
-        added = True
-    return added
+    return list(LiftedLine.objects.of(member.company).bulk_create(added)) if added else []

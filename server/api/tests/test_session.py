@@ -39,7 +39,7 @@ class Session(TestCase):
 
     def test_writes_need_the_csrf_token(self) -> None:
         caller = Client(enforce_csrf_checks=True)
-        caller.force_login(self.mine.member, backend="django.contrib.auth.backends.ModelBackend")
+        caller.force_login(self.mine.member, backend="accounts.backend.MemberBackend")
         path = f"/api/visits/{self.mine.visit.id}/power"
         self.assertEqual(caller.post(path, {}, content_type="application/json").status_code, 403)
         stranger = Client(enforce_csrf_checks=True)

@@ -1,6 +1,6 @@
 /** The plate station: the complaint, the plate as read and to be corrected, what is fitted, and what the plate's rules say. */
 import { Box, chakra, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 
@@ -23,6 +23,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
   const kept = typedFrom(round.plate, round.fitted);
   const draft = readDraft(draftName);
   const form = useForm<PlateTyped>({ defaultValues: draft ? (JSON.parse(draft) as PlateTyped) : kept });
+  const base = useRef(JSON.stringify(kept)); // what the server keeps, to tell whether something was typed
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [changed, setChanged] = useState(draft !== "");
   const finished = round.finished_at != null;
@@ -32,10 +33,10 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
   useEffect(() => {
     return form.subscribe({
       formState: { values: true },
-      callback: ({ values, isDirty }) => {
-        if (isDirty === false) return;
-        writeDraft(draftName, JSON.stringify(values));
-        setChanged(true);
+      callback: ({ values }) => {
+        const text = JSON.stringify(values);
+        writeDraft(draftName, text === base.current ? "" : text);
+        setChanged(text !== base.current);
       },
     });
   }, [form, draftName]);
@@ -51,10 +52,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       const next = await data(
         api.PUT("/api/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
       );
-      form.reset(typedFrom(next.plate, next.fitted));
-      writeDraft(draftName, "");
-      setErrors([]);
-      setChanged(false);
+      settle(typedFrom(next.plate, next.fitted));
       storeRound(visit.id, next);
       void queries.invalidateQueries({ queryKey: ["visit", visit.id] });
     } catch (problem) {
@@ -64,8 +62,9 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       setErrors(problem instanceof ApiProblem ? problem.errors : lost);
     }
   };
-  const forget = () => {
-    form.reset(kept);
+  const settle = (typed: PlateTyped) => {
+    base.current = JSON.stringify(typed);
+    form.reset(typed);
     writeDraft(draftName, "");
     setErrors([]);
     setChanged(false);
@@ -124,7 +123,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
           <Button type="submit" look="next">
             Keep this plate
           </Button>
-          <Button onClick={forget}>Forget the changes</Button>
+          <Button onClick={() => settle(kept)}>Forget the changes</Button>
           {errors.length > 0 && (
             <FieldProblem id="plate-problem">
               {errors.find((error) => !placed(error))?.message ?? "Not kept: see the marked fields."}

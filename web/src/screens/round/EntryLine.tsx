@@ -1,12 +1,19 @@
 /** Several readings at once, in the words technicians say. What is not understood stays in the line, marked. */
 import { Box, Text } from "@chakra-ui/react";
+import { memo } from "react";
 
 import { useDraft } from "../../api/draft";
 import { dismiss, send, useOutbox } from "../../api/outbox";
 import { TextInput } from "../../shell/controls";
 import { meterInHand } from "./MeterChoice";
 
-export function EntryLine({ visit, onKept }: { visit: string; onKept: (point: string) => void }) {
+export const EntryLine = memo(function EntryLine({
+  visit,
+  onKept,
+}: {
+  visit: string;
+  onKept: (point: string) => void;
+}) {
   const [typed, setTyped] = useDraft(`${visit} line`);
   const refusal = useOutbox().refused.findLast(({ write }) => write.kind === "line" && write.visit === visit);
   const rest = refusal?.write.kind === "line" ? refusal.write.body.text : "";
@@ -83,4 +90,4 @@ export function EntryLine({ visit, onKept }: { visit: string; onKept: (point: st
       )}
     </Box>
   );
-}
+});

@@ -1,6 +1,6 @@
 /** What is lifted, pulled or jumpered and not put back yet; always in sight. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { memo, useState } from "react";
 
 import type { Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
@@ -11,7 +11,15 @@ import { clock } from "../../shell/words";
 type Line = Schemas["LiftedShown"];
 type How = Schemas["LiftedHow"]["how"];
 
-export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: Line[]; disabled: boolean }) {
+export const NotPutBack = memo(function NotPutBack({
+  visit,
+  lines,
+  disabled,
+}: {
+  visit: string;
+  lines: Line[];
+  disabled: boolean;
+}) {
   const open = lines.filter((line) => line.how === "");
   const [what, setWhat] = useDraft(`${visit} lifted`);
   return (
@@ -56,7 +64,7 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
       )}
     </Box>
   );
-}
+});
 
 function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabled: boolean }) {
   const [how, setHow] = useState<How | null>(null);

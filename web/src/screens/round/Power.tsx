@@ -1,5 +1,6 @@
 /** The unit's power: what was said, what is proved. Dead is only ever proved by readings. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { memo } from "react";
 
 import type { Schemas } from "../../api/client";
 import { send } from "../../api/outbox";
@@ -16,7 +17,7 @@ const BADGE: Record<string, { bg: string; color: string; borderColor: string }> 
   unknown: { bg: "transparent", color: "#f1eee5", borderColor: "#a9b4af" },
 };
 
-export function PowerBadge({ power }: { power: Power }) {
+export const PowerBadge = memo(function PowerBadge({ power }: { power: Power }) {
   return (
     <Flex
       role="status"
@@ -37,9 +38,17 @@ export function PowerBadge({ power }: { power: Power }) {
       )}
     </Flex>
   );
-}
+});
 
-export function PowerPanel({ visit, power, disabled }: { visit: string; power: Power; disabled: boolean }) {
+export const PowerPanel = memo(function PowerPanel({
+  visit,
+  power,
+  disabled,
+}: {
+  visit: string;
+  power: Power;
+  disabled: boolean;
+}) {
   const say = (state: "live" | "dead-claimed") =>
     send({ kind: "power", visit, body: { id: crypto.randomUUID(), state, at: new Date().toISOString() } });
   const dead = power.state.startsWith("dead");
@@ -67,4 +76,4 @@ export function PowerPanel({ visit, power, disabled }: { visit: string; power: P
       )}
     </Box>
   );
-}
+});

@@ -1,6 +1,6 @@
 /** The stations in working order, each with one mark per reading. Any can be opened at any time. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import { Link } from "react-router";
 
 import type { VisitShown } from "../../api/client";
@@ -10,7 +10,7 @@ import { pointState, type Station } from "./points";
 
 const Stop = chakra(Link);
 
-export function StationRail({
+export const StationRail = memo(function StationRail({
   visit,
   current,
   refused,
@@ -42,7 +42,7 @@ export function StationRail({
       ))}
     </Flex>
   );
-}
+});
 
 function StationStop(props: { visit: VisitShown; station: Station; now: boolean; refused: Refusal[] }) {
   const { visit, station, now, refused } = props;

@@ -1,6 +1,6 @@
 /** Typing a reading, or choosing what is seen. Enter keeps it; what was refused stays to be mended. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 import type { Step } from "../../api/client";
 import { useDraft } from "../../api/draft";
@@ -64,7 +64,8 @@ function NumberEntry(props: Props) {
   const input = useRef<HTMLInputElement>(null);
   const refused = state.refusal?.write.kind === "reading" ? state.refusal.write.body.typed : undefined;
   const shown = typed || (refused ?? "");
-  useEffect(() => input.current?.focus(), [step.point]);
+  // Before the next key: what is typed ahead must land here.
+  useLayoutEffect(() => input.current?.focus(), [step.point]);
 
   const submit = () => {
     keep(props, shown);

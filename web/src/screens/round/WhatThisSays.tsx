@@ -1,11 +1,12 @@
 /** What a finding says: the verdict in words, the number that decided, what fits, what is next, by which rule. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { memo } from "react";
 
 import type { Finding, Round } from "../../api/client";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { capital, clock } from "../../shell/words";
 
-export function WhatThisSays({ round, point }: { round: Round; point: string }) {
+export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round: Round; point: string }) {
   const finding = round.assessment.findings.find((one) => one.point === point);
   const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === point);
   const history = round.entries.filter((one) => one.point === point && !one.stands);
@@ -34,7 +35,7 @@ export function WhatThisSays({ round, point }: { round: Round; point: string }) 
       )}
     </Box>
   );
-}
+});
 
 function Says({ finding, title }: { finding: Finding; title: string }) {
   return (

@@ -1,0 +1,73 @@
+"""The reading endpoint as a ratio to an empty endpoint of the same stack. Run: ./test bench.endpoint"""
+
+import time
+from collections.abc import Callable, Iterable
+from functools import partial
+from statistics import median
+from typing import Any
+from uuid import uuid4
+
+from django.http import HttpRequest
+from django.test import TestCase, override_settings
+from django.urls import include, path
+from django.utils import timezone
+from ninja import NinjaAPI
+
+from api.signed_in import SignedIn
+from outer_test.points import POINTS as CATALOGUE
+from testing.fixtures import Fixture, fresh
+from visits.models import Entry, Visit
+
+ROUNDS, KEPT, AIM = 60, 22, 4
+POINTS = [point.name for point in CATALOGUE.values() if point.kind == "number"]
+
+empty = NinjaAPI(auth=SignedIn(), urls_namespace="bench", docs_url=None, openapi_url=None)
+
+
+@empty.post("/empty")
+def nothing(request: HttpRequest) -> dict[str, Any]:
+    """Sign-in, CSRF and JSON, and nothing else."""
+    return {}
+
+
+urlpatterns = [path("api/bench/", empty.urls), path("", include("config.urls"))]
+
+
+def typical(works: Iterable[Callable[[], Any]]) -> float:
+    """The median time of the pieces of work, in seconds."""
+    times = []
+    for work in works:
+        begun = time.perf_counter()
+        work()
+        times.append(time.perf_counter() - begun)
+    return median(times)
+
+
+@override_settings(ROOT_URLCONF="bench.endpoint")
+class EndpointRatio(TestCase):
+    """Prints the ratio, for a visit that fills up from empty to a whole round of readings."""
+
+    def test_print(self) -> None:
+        """Measure and print: each visit has its readings already, and gets one more."""
+        mine = Fixture()
+        caller = mine.client()
+        visits = [self.visit(mine) for _ in range(ROUNDS)]
+        nothing_at_all = typical([partial(caller.send, "POST", "/bench/empty", {"id": fresh()})] * ROUNDS)
+        reading = typical([partial(caller.read, visit, "cap.herm.uf", "39.9") for visit in visits])
+        print(
+            f"\nreading {reading * 1e3:.1f} ms, empty {nothing_at_all * 1e3:.1f} ms, ratio {reading / nothing_at_all:.1f} (aim ≤ {AIM})"
+        )
+
+    def visit(self, mine: Fixture) -> Visit:
+        """A visit half way through: this many readings kept."""
+        made: Visit = Visit.objects.of(mine.company).create(
+            company=mine.company, unit=mine.unit, technician=mine.member, scheduled_for=timezone.now()
+        )
+        Entry.objects.of(mine.company).bulk_create(
+            Entry(
+                company=mine.company, uuid=uuid4(), visit=made, member=mine.member, at=timezone.now(), point=point,
+                value="9.9", power="unknown",
+            )
+            for point in POINTS[:KEPT]
+        )  # fmt: skip
+        return made

@@ -1,0 +1,114 @@
+"""A browser on the real front end, served by the real server. Every request that would leave the machine fails the test."""
+
+import os
+from pathlib import Path
+from typing import Any
+from urllib.parse import urlsplit
+
+from django.conf import settings
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.test import override_settings
+from playwright.sync_api import Browser, Page, Playwright, Request, expect, sync_playwright
+
+from accounts.demo import load_demo
+from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
+
+CHROMIUM = "/usr/bin/chromium"
+ARGUMENTS = [
+    f"--{word}"
+    for word in [
+        "no-sandbox",
+        "disable-gpu",
+        "disable-background-networking",
+        "no-first-run",
+        "disable-component-update",
+        "disable-sync",
+        "disable-quic",
+    ]
+]
+AXE: Path = settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+@override_settings(DEMO=True)
+class BrowserTest(StaticLiveServerTestCase):
+    """The demo company, loaded anew for each test, and a page signed in as its technician."""
+
+    viewport = {"width": 1280, "height": 800}
+    color_scheme = "light"
+    has_touch = False
+
+    driver: Playwright
+    browser: Browser
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # the browser's driver keeps an event loop in this thread
+        super().setUpClass()
+        cls.driver = sync_playwright().start()
+        cls.addClassCleanup(cls.driver.stop)
+        cls.browser = cls.driver.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        cls.addClassCleanup(cls.browser.close)
+        expect.set_options(timeout=15_000)
+
+    def setUp(self) -> None:
+        load_demo()
+        self.problems: list[str] = []
+        self.page = self.new_page()
+
+    def tearDown(self) -> None:
+        self.page.context.close()
+        self.assertEqual(self.problems, [])
+
+    def new_page(self, **more: Any) -> Page:
+        options: dict[str, Any] = {"viewport": self.viewport, "color_scheme": self.color_scheme, "has_touch": self.has_touch}
+        context = self.browser.new_context(**(options | more))
+        page = context.new_page()
+        page.on("pageerror", lambda error: self.problems.append(f"page error: {error}"))
+        page.on("request", self.check_request)
+        return page
+
+    def check_request(self, request: Request) -> None:
+        address = urlsplit(request.url)
+        if address.scheme not in ("data", "blob") and address.hostname not in ("localhost", "127.0.0.1"):
+            self.problems.append(f"left the machine: {request.url}")
+
+    def sign_in(self, username: str = DEMO_USERNAME) -> None:
+        self.page.goto(self.live_server_url)
+        self.page.get_by_label("Name").fill(username)
+        self.page.get_by_label("Password").fill(DEMO_PASSWORD)
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("heading", name="Today")).to_be_visible()
+
+    def open_visit(self, site: str, station: str = "") -> None:
+        """From today's list into a visit, to one of its stations where named."""
+        self.page.goto(self.live_server_url)
+        self.page.locator(f'a:has-text("{site}")').first.click()
+        expect(self.page.get_by_role("navigation", name="Stations")).to_be_visible()
+        if station:
+            self.go_to(station)
+
+    def go_to(self, station: str) -> None:
+        self.page.get_by_role("navigation", name="Stations").get_by_role("link", name=station).click()
+        expect(self.page.locator('nav a[aria-current="page"]')).to_contain_text(station)
+
+    def type(self, text: str) -> None:
+        """Type into whatever has the focus, and Enter."""
+        self.page.keyboard.type(text)
+        self.page.keyboard.press("Enter")
+
+    def row(self, title: str) -> Any:
+        """A reading's line in the station at hand."""
+        return (
+            self.page.locator("main")
+            .get_by_text(title, exact=True)
+            .locator("xpath=ancestor::*[self::button or contains(@data-step, 'open')][1]")
+        )
+
+    def severe_axe_problems(self) -> list[str]:
+        self.page.evaluate(AXE.read_text())
+        found = self.page.evaluate("() => axe.run(document)")
+        return [
+            f"{one['id']}: {one['help']} {[node['target'] for node in one['nodes']][:3]}"
+            for one in found["violations"]
+            if one["impact"] in ("serious", "critical")
+        ]

@@ -1,0 +1,82 @@
+"""Each screen, light and dark, on a desk and on a phone: no serious accessibility problem, nothing wider than the glass."""
+
+import gzip
+from pathlib import Path
+
+from django.conf import settings
+from playwright.sync_api import expect
+
+from browser_tests.base import BrowserTest
+
+FIRST_LOAD_KB = 300
+
+
+class Screens(BrowserTest):
+    def screens(self) -> list[str]:
+        """Addresses of every screen, from the demo."""
+        self.page.goto(self.live_server_url)
+        self.page.get_by_role("heading", name="Today").wait_for()
+        visit = str(self.page.locator('a:has-text("Quarry Lane 8")').first.get_attribute("href"))
+        self.page.goto(self.live_server_url + visit)
+        self.page.get_by_role("navigation", name="Stations").wait_for()
+        links = self.page.get_by_role("navigation", name="Stations").get_by_role("link")
+        stations = [str(link.get_attribute("href")) for link in links.all()]
+        return ["/", *stations, f"{visit}/sheet", *self.own_screens()]
+
+    def own_screens(self) -> list[str]:
+        return []
+
+    def test_no_serious_accessibility_problem(self) -> None:
+        self.page.goto(self.live_server_url)
+        expect(self.page.get_by_label("Password")).to_be_visible()
+        self.assertEqual(self.severe_axe_problems(), [], "sign-in")
+        self.sign_in()
+        for address in self.screens():
+            self.page.goto(self.live_server_url + address)
+            self.page.get_by_role("main").wait_for()
+            self.page.wait_for_load_state("networkidle")
+            with self.subTest(address):
+                self.assertEqual(self.severe_axe_problems(), [])
+
+    def test_nothing_is_wider_than_the_glass(self) -> None:
+        self.sign_in()
+        for address in self.screens():
+            self.page.goto(self.live_server_url + address)
+            self.page.get_by_role("main").wait_for()
+            self.page.wait_for_load_state("networkidle")
+            wide = self.page.evaluate("document.documentElement.scrollWidth - document.documentElement.clientWidth")
+            with self.subTest(address):
+                self.assertLessEqual(wide, 0)
+
+
+class DarkScreens(Screens):
+    color_scheme = "dark"
+
+
+class PhoneScreens(Screens):
+    viewport = {"width": 390, "height": 844}
+    has_touch = True
+
+    def test_a_reading_is_entered_by_touch(self) -> None:
+        self.sign_in()
+        self.open_visit("Fell Road 21", "Capacitors")
+        self.page.locator("[data-reading]").fill("34.9")
+        self.page.get_by_role("button", name="Keep").tap()
+        expect(self.page.get_by_role("main")).to_contain_text("is good")
+        for button in self.page.locator("main button:visible").all():
+            box = button.bounding_box()
+            assert box is not None
+            self.assertGreaterEqual(round(box["height"]), 44)
+
+
+class Weight(BrowserTest):
+    def test_first_load_is_light(self) -> None:
+        """The scripts that the first page asks for, compressed as they would be sent."""
+        asked: list[str] = []
+        self.page.on("request", lambda request: asked.append(request.url) if request.url.endswith(".js") else None)
+        self.page.goto(self.live_server_url)
+        expect(self.page.get_by_label("Password")).to_be_visible()
+        dist: Path = settings.WEB_DIST
+        size = sum(len(gzip.compress((dist / "assets" / url.rsplit("/", 1)[1]).read_bytes())) for url in set(asked))
+        self.assertTrue(asked)
+        self.assertLessEqual(size / 1000, FIRST_LOAD_KB)
