@@ -1,5 +1,6 @@
 """Proving that voltage is absent, and the power state that follows: the rule `absence` (handbook section 4)."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -69,7 +70,7 @@ def counts_now(visit: Visit, at: datetime | None) -> bool:
     return live_at is not None and at is not None and at > live_at
 
 
-def absence(visit: Visit, found: dict[str, Finding], readings: dict[str, Reading]) -> Finding:
+def absence(visit: Visit, found: Mapping[str, Finding], readings: Mapping[str, Reading]) -> Finding:
     """Whether the unit is proved dead: tester proved, six voltages gone at the contactor, tester proved again.
 
     found: the judged six points. readings: the standing readings. Anything missing, older than the last power-up, or

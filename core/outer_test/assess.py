@@ -4,19 +4,25 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from outer_test.absence import SIX_POINTS, Power, absence, absent, power_now
+from outer_test.accuse import Accused, accused_parts
 from outer_test.assess_capacitor import capacitor_findings, fitted_findings
+from outer_test.assess_contactor import armature_finding, contactor_findings
+from outer_test.assess_power import power_findings
+from outer_test.assess_run import run_findings
+from outer_test.assess_windings import winding_findings
+from outer_test.figures import Figure, figures
 from outer_test.finding import Finding
+from outer_test.inputs import Inputs, inputs_of
+from outer_test.ladder import Rung, locked_rotor_ladder
 from outer_test.look import look_over
-from outer_test.meter import Measured, measured
 from outer_test.plan import stations
 from outer_test.plate_rules import plate_findings
 from outer_test.points import POINTS
 from outer_test.putback import open_lines
-from outer_test.stored_energy import StoredEnergy, all_discharged, discharged, stored_energy
+from outer_test.stored_energy import all_discharged, discharged, most_stored
 from outer_test.unit_shape import discharge_points
-from outer_test.value import parse_value
-from outer_test.verdict import Verdict, worst
-from outer_test.visit import Reading, Visit, standing_readings
+from outer_test.verdict import WORST_FIRST, Verdict, worst
+from outer_test.visit import Reading, Visit
 
 _POWER_WORDS = {"unknown": "not known", "live": "live", "dead-claimed": "claimed dead, not proved", "dead-proved": "proved dead"}
 
@@ -32,7 +38,11 @@ class Missing:
 
 @dataclass(frozen=True, slots=True)
 class Assessment:
-    """Everything that follows from a visit. `recorded` are points kept that no rule judges."""
+    """Everything that follows from a visit.
+
+    `recorded` are points kept that no rule judges; `accused` the parts that a rule blames; `ladder` what is next for a
+    compressor that does not start; `figures` what is only computed and shown.
+    """
 
     overall: Verdict
     findings: tuple[Finding, ...]
@@ -40,6 +50,9 @@ class Assessment:
     power: Power
     open_lines: int
     recorded: tuple[str, ...] = ()
+    accused: tuple[Accused, ...] = ()
+    ladder: tuple[Rung, ...] = ()
+    figures: tuple[Figure, ...] = ()
 
 
 def assess(visit: Visit) -> Assessment:
@@ -47,32 +60,61 @@ def assess(visit: Visit) -> Assessment:
 
     visit: plate, house rules, readings, things seen, power and lifted lines. Raises nothing for a visit that could be
     made; what cannot be judged is a finding `unjudged` that says what it needs.
-    Source: handbook sections 1 to 5 and 10, rule by rule in each finding.
+    Source: handbook sections 1 to 8 and 10, rule by rule in each finding.
 
     >>> from outer_test.plate import Plate, RunCapacitor
     >>> plate = Plate(run_capacitor=RunCapacitor(herm_uf=55, tolerance_pct=6))
     >>> assess(Visit(plate=plate, readings=(Reading("cap.herm.uf", "50.4"),))).overall.value
     'bad'
     """
-    readings = standing_readings(visit)
-    by_point = {name: _measured(visit, reading) for name, reading in readings.items()}
-    safety = list(_safety_findings(visit, readings, by_point))
+    inputs = inputs_of(visit)
+    safety = list(_safety_findings(inputs))
     power = power_now(visit, next((one for one in safety if one.point == "safe.dead"), None))
-    work = [
-        *(found for name in visit.seen if (found := look_over(name, visit.saw(name) or "")) is not None),
-        *fitted_findings(visit),
-        *capacitor_findings(visit, by_point),
-    ]
-    work = [_taken_while(one, readings.get(one.point), power, visit) for one in work]
+    work = [_taken_while(one, inputs.readings.get(one.point), power, visit) for one in _work_findings(inputs)]
+    work = [_overdue(one, inputs.readings.get(one.point), visit) for one in work]
     findings = (*plate_findings(visit.plate, visit.rules), *safety, *work)
     return Assessment(
         worst(one.verdict for one in findings),
         findings,
-        tuple(_missing(visit, by_point)),
+        tuple(_missing(inputs)),
         power,
         len(open_lines(visit)),
-        _recorded(visit, readings, {one.point for one in findings}),
+        _recorded(inputs, {one.point for one in findings}),
+        accused_parts(findings, visit),
+        _ladder(inputs, findings),
+        tuple(figures(inputs)),
     )
+
+
+def _work_findings(inputs: Inputs) -> Iterator[Finding]:
+    """Everything judged of the unit itself, in the order of the round."""
+    visit = inputs.visit
+    yield from (found for name in visit.seen if (found := look_over(name, visit.saw(name) or "")) is not None)
+    yield from fitted_findings(visit)
+    bench = {one.point: one for one in capacitor_findings(visit, inputs.latest)}
+    yield from bench.values()
+    contactor, line = list(contactor_findings(inputs)), list(power_findings(inputs))
+    yield from contactor
+    yield from winding_findings(inputs)
+    yield from line
+    stuck = armature_finding(inputs, {one.point: one for one in (*contactor, *line)})
+    if stuck is not None:
+        yield stuck
+    yield from run_findings(inputs, bench)
+
+
+def _ladder(inputs: Inputs, findings: tuple[Finding, ...]) -> tuple[Rung, ...]:
+    """The locked-rotor ladder, where the compressor did not start."""
+    visit = inputs.visit
+    result = visit.saw("start.result")
+    hums = result is None and visit.complaint == "hums-no-start"
+    if visit.plate.compressor.kind == "inverter" or not (hums or result in ("hummed", "tripped")):
+        return ()
+    worst_first = sorted(findings, key=lambda one: WORST_FIRST.index(one.verdict), reverse=True)
+    kit_tried = any(taken.reading.fitted in ("two-wire", "relay") for taken in inputs.kinds)
+    seen = {name: visit.saw(name) or "" for name in visit.seen}
+    by_point = {one.point: one for one in worst_first}
+    return locked_rotor_ladder(by_point, seen, kit_tried, visit.plate.compressor.kind == "scroll", visit.rules)
 
 
 def power_of(visit: Visit) -> Power:
@@ -81,67 +123,59 @@ def power_of(visit: Visit) -> Power:
     >>> power_of(Visit()).state
     'unknown'
     """
-    readings = standing_readings(visit)
-    safety = _safety_findings(visit, readings, {name: _measured(visit, reading) for name, reading in readings.items()})
+    safety = _safety_findings(inputs_of(visit))
     return power_now(visit, next((one for one in safety if one.point == "safe.dead"), None))
 
 
-def _recorded(visit: Visit, readings: dict[str, Reading], judged: set[str]) -> tuple[str, ...]:
-    names = {reading.point for reading in readings.values()} | set(visit.seen)
+def _recorded(inputs: Inputs, judged: set[str]) -> tuple[str, ...]:
+    names = set(inputs.latest) | set(inputs.visit.seen)
     return tuple(sorted(name for name in names if name not in judged and not name.startswith("safe.tester")))
 
 
-def _measured(visit: Visit, reading: Reading) -> Measured:
-    meter = visit.meters.get(reading.meter) if reading.meter is not None else None
-    accuracy = meter.get(POINTS[reading.point].unit) if meter is not None else None  # type: ignore[call-overload]
-    return measured(parse_value(reading.value), accuracy, reading.top, reading.turns)
-
-
-def _safety_findings(visit: Visit, readings: dict[str, Reading], by_point: dict[str, Measured]) -> Iterator[Finding]:
-    found = {name: absent(name, by_point[name], visit.rules) for name in (*SIX_POINTS, "safe.control.v") if name in by_point}
+def _safety_findings(inputs: Inputs) -> Iterator[Finding]:
+    visit = inputs.visit
+    read = {name: found for name in (*SIX_POINTS, "safe.control.v") if (found := inputs.get(name)) is not None}
+    found = {name: absent(name, reading, visit.rules) for name, reading in read.items()}
     yield from found.values()
     claimed = any(event.state == "dead-claimed" for event in visit.power)
     if claimed or any(name in found for name in SIX_POINTS):
-        yield absence(visit, found, readings)
-    pairs = discharge_points(visit)
-    measured_pairs = [name for name in by_point if POINTS[readings[name].point].unit == "vdc"]
-    charge = [discharged(name, by_point[name], visit.rules) for name in measured_pairs]
+        yield absence(visit, found, inputs.readings)
+    charge = [discharged(name, reading, visit.rules) for name, reading in inputs.latest.items() if POINTS[name].unit == "vdc"]
     yield from charge
     if charge:
-        missing = tuple(name for name in pairs if name not in by_point)
+        missing = tuple(name for name in discharge_points(visit) if name not in inputs.latest)
         yield all_discharged(charge, missing, most_stored(visit))
 
 
-def most_stored(visit: Visit) -> StoredEnergy | None:
-    """The most one capacitor of this unit can hold, by the plate; None where volts or µF are not known.
-
-    >>> most_stored(Visit()) is None
-    True
-    """
-    run, start = visit.plate.run_capacitor, visit.plate.start_capacitor
-    held = []
-    if run is not None and run.vac is not None:
-        held += [stored_energy(uf, run.vac) for uf in (run.herm_uf, run.fan_uf) if uf is not None]
-    if start is not None and start.vac is not None and start.high_uf is not None:
-        held.append(stored_energy(start.high_uf, start.vac))
-    return max(held, key=lambda one: one.joules, default=None)
-
-
 def _taken_while(finding: Finding, reading: Reading | None, power: Power, visit: Visit) -> Finding:
-    """Mark a dead-only reading that was taken while the unit was not proved dead."""
-    if reading is None or POINTS[reading.point].power != "dead":
+    """Mark a dead-only reading that was taken while the unit was not proved dead, and a live one taken while it was."""
+    if reading is None:
         return finding
+    wants = POINTS[reading.point].power
     powered_up = any(event.state == "live" for event in visit.power)
     state = reading.power or (None if powered_up else power.state)
-    if state is None or state == "dead-proved":
+    if wants == "dead" and state not in (None, "dead-proved"):
+        return _with_caution(finding, f"Dead work, but recorded while power was {_POWER_WORDS[state]}.")
+    if wants == "live" and reading.power == "dead-proved":
+        return _with_caution(finding, "Live work, but recorded while the unit was proved dead: it says nothing.")
+    return finding
+
+
+def _overdue(finding: Finding, reading: Reading | None, visit: Visit) -> Finding:
+    """Say so where the meter's calibration was due before the reading was taken."""
+    due = visit.calibration_due.get(reading.meter) if reading is not None and reading.meter is not None else None
+    if reading is None or due is None or reading.at is None or reading.at.date() <= due:
         return finding
-    warning = f"Dead work, but recorded while power was {_POWER_WORDS[state]}."
-    return replace(finding, caution=f"{warning} {finding.caution}".strip())
+    return _with_caution(finding, f"Read with {reading.meter}, whose calibration was due {due.isoformat()}.")
 
 
-def _missing(visit: Visit, by_point: dict[str, Measured]) -> Iterator[Missing]:
-    for station in stations(visit, {}):
+def _with_caution(finding: Finding, words: str) -> Finding:
+    return replace(finding, caution=f"{words} {finding.caution}".strip())
+
+
+def _missing(inputs: Inputs) -> Iterator[Missing]:
+    for station in stations(inputs.visit, {}):
         for step in station.steps:
-            done = step.point in by_point or step.point in visit.seen
+            done = step.point in inputs.latest or step.point in inputs.visit.seen
             if step.needed and not done:
                 yield Missing(step.point, station.name, f"{step.title}: not read yet.")

@@ -1,6 +1,6 @@
 """Which capacitor rules apply to a visit, and with whose rating."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 
 from outer_test.capacitor_bench import cap_bench, cap_new
@@ -9,17 +9,26 @@ from outer_test.capacitor_fitted import SECTIONS, Section, cap_installed, sectio
 from outer_test.capacitor_start import cap_start
 from outer_test.finding import Finding, unjudged
 from outer_test.meter import Measured
-from outer_test.plate import RunCapacitor, why_missing
+from outer_test.plate import Plate, RunCapacitor, why_missing
 from outer_test.verdict import Verdict
 from outer_test.visit import Visit
 
-_NO_CAPACITOR = {
+NO_CAPACITOR = {
     "herm": "An inverter compressor has no run capacitor: this does not apply.",
     "fan": "An electronic fan motor has no run capacitor: this does not apply.",
 }
 
 
-def capacitor_findings(visit: Visit, by_point: dict[str, Measured]) -> Iterator[Finding]:
+def is_electronic(plate: Plate, section: Section) -> bool:
+    """Whether this section's motor is fed by electronics and has no run capacitor.
+
+    >>> is_electronic(Plate(), "herm")
+    False
+    """
+    return plate.compressor.kind == "inverter" if section == "herm" else plate.fan.kind == "electronic"
+
+
+def capacitor_findings(visit: Visit, by_point: Mapping[str, Measured]) -> Iterator[Finding]:
     """Each measured section, new part and start capacitor, judged; a bad section carries what fits from the van."""
     for section in SECTIONS:
         for point, rule in ((f"cap.{section}.uf", "cap-bench"), (f"cap.new_{section}.uf", "cap-new")):
@@ -38,8 +47,8 @@ def fitted_findings(visit: Visit) -> Iterator[Finding]:
 
 
 def _section(visit: Visit, section: Section, reading: Measured, point: str, rule: str) -> Finding:
-    if (visit.plate.compressor.kind == "inverter") if section == "herm" else (visit.plate.fan.kind == "electronic"):
-        return unjudged(point, rule, _NO_CAPACITOR[section], shown=reading.value.text, unit="µF")
+    if is_electronic(visit.plate, section):
+        return unjudged(point, rule, NO_CAPACITOR[section], shown=reading.value.text, unit="µF")
     fitted = () if rule == "cap-new" else visit.fitted
     rating = section_rating(section, visit.plate, fitted)
     if rating is None:

@@ -95,6 +95,7 @@ def cap_bench(
         school=rules.capacitor_limit,
         decision=rules.decision,
         next=step,
+        accuses="run capacitor" if verdict is Verdict.BAD and rule == "cap-bench" else "",
     )
 
 

@@ -38,4 +38,5 @@ def cap_start(reading: Measured, low_uf: float, high_uf: float, rules: HouseRule
     return judged(
         "cap.start.uf", "cap-start", verdict, why, reading, unit="µF", low=low_uf, high=high_uf,
         confidence=confidence(reading, low, high), school="label", decision=rules.decision, next=step,
+        accuses="start capacitor" if verdict is Verdict.BAD else "",
     )  # fmt: skip

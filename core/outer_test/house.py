@@ -11,6 +11,8 @@ ContactSchool = Literal["volts", "strict-volts", "heat"]
 PlateAmpsSchool = Literal["ceiling", "computed"]
 ReplacementSchool = Literal["same", "within-10"]
 ConductorSchool = Literal["60", "75"]
+ScrollKitSchool = Literal["after-ladder", "freely", "never"]
+StartKitSchool = Literal["relay", "two-wire"]
 BoardPowerSchool = Literal["both-off", "plug-pulled"]
 
 
@@ -25,6 +27,8 @@ class HouseRules(Record):
     replacement: ReplacementSchool = "same"
     conductor_column: ConductorSchool = "60"
     board_power: BoardPowerSchool = "both-off"
+    start_kit: StartKitSchool = "relay"
+    scroll_kit: ScrollKitSchool = "after-ladder"
 
 
 DEFAULT = HouseRules()
@@ -50,5 +54,11 @@ SCHOOLS: dict[str, dict[str, str]] = {
     "board_power": {
         "both-off": "outdoor and indoor power off for board work",
         "plug-pulled": "outdoor off and the board's low-voltage plug pulled first",
+    },
+    "start_kit": {"relay": "relay and capacitor, three wires", "two-wire": "two-wire, all in one"},
+    "scroll_kit": {
+        "after-ladder": "on a scroll only after everything before it on the ladder",
+        "freely": "on a scroll freely, it spares the compressor",
+        "never": "never on a scroll",
     },
 }

@@ -52,6 +52,35 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
             "iced": (_WATCH, "Iced over: defrost is late, failing, or the charge is low.", "Thaw it with the power off, never chip; then test the defrost."),
         },
     ),
+    "button.terminals": (
+        "button-up",
+        {
+            "tight": (_GOOD, "Terminals are tight, tugged dead.", ""),
+            "loose": (_BAD, "A loose terminal heats.", "Tighten it dead, to the maker's torque where printed."),
+        },
+    ),
+    "button.sensors": (
+        "button-up",
+        {
+            "tied": (_GOOD, "Sensors are seated and tied.", ""),
+            "loose": (_BAD, "A sensor that slips out lets the coil ice.", "Push it home and tie it."),
+            "none": (_GOOD, "This unit has none to tie.", ""),
+        },
+    ),
+    "button.panels": (
+        "button-up",
+        {
+            "on": (_GOOD, "Panels are on.", ""),
+            "off": (_WATCH, "A panel is off: live parts are open to touch.", "Put it on, or put it on the list."),
+        },
+    ),
+    "button.final_run": (
+        "button-up",
+        {
+            "good": (_GOOD, "The final run was as it should be.", ""),
+            "trouble": (_BAD, "The final run showed trouble.", "Go back to the station it points to."),
+        },
+    ),
     "look.sensor.seat": (
         "sensor-seat",
         {
@@ -60,6 +89,8 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
         },
     ),
 }  # fmt: skip
+
+_PART = {"look.capacitor.case": "run capacitor", "look.contactor.faces": "contactor"}
 
 
 def look_over(point: str, word: str) -> Finding | None:
@@ -74,4 +105,5 @@ def look_over(point: str, word: str) -> Finding | None:
         return None
     rule, words = _LOOKED[point]
     verdict, why, step = words[word]
-    return judged(point, rule, verdict, why, shown=word, next=step)
+    blamed = _PART.get(point, "") if verdict is _BAD else ""
+    return judged(point, rule, verdict, why, shown=word, next=step, accuses=blamed)

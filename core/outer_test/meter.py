@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from decimal import Decimal
+from math import inf
 
 from outer_test.quantity import Record, quantity
 from outer_test.value import Value, exact, parse_value
@@ -15,6 +16,31 @@ class Accuracy(Record):
     counts: float = quantity("counts", 0, 1000, default=0)
     resolution: float | None = quantity("the unit", 1e-9, 1e6, doc="of the range; the last digit shown where absent")
     top: float | None = quantity("the unit", 1e-9, 1e12, doc="top of the range, which OL is above")
+
+
+Profile = Accuracy | tuple[Accuracy, ...]
+
+
+def accuracy_for(profile: Profile, value: Value, top: float | None = None) -> Accuracy:
+    """The accuracy that holds for a value: one line for all, or the smallest range that the value fits in.
+
+    top: the range's top where the reading says it; then that range, where the profile has it. OL without one takes the
+    highest range. Source: handbook section 2.
+
+    >>> ranges = (Accuracy(pct=1, top=60), Accuracy(pct=2, top=600))
+    >>> accuracy_for(ranges, parse_value("50.4")).pct, accuracy_for(ranges, parse_value("OL")).top
+    (1, 600)
+    """
+    if isinstance(profile, Accuracy):
+        return profile
+    ranges = sorted(profile, key=lambda one: inf if one.top is None else one.top)
+    if not ranges:
+        return Accuracy()
+    for one in ranges:
+        reaches = inf if one.top is None else one.top
+        if (top is not None and reaches >= top) or (top is None and value.number is not None and abs(value.number) <= reaches):
+            return one
+    return ranges[-1]
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,15 +1,19 @@
 """The round: which readings this unit asks for, station by station in working order, and how each is taken."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from math import ceil
 
+from outer_test import plan_electrical as steps_of
 from outer_test.capacitor_fitted import Section, section_rating
 from outer_test.plan_steps import LOOK, NEW_PART, SAFE, SECTION, START, STATION_TITLE, Step
 from outer_test.points import POINTS
-from outer_test.stored_energy import stored_energy
+from outer_test.stored_energy import most_stored, stored_energy
 from outer_test.unit_shape import capacitor_sections, discharge_points, has_start_capacitor
 from outer_test.value import say
 from outer_test.verdict import Verdict
 from outer_test.visit import Visit
+
+LEAST_BLEED_S = 10
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,20 +30,38 @@ def stations(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Station, ...]:
 
     verdicts: by point, from the assessment; empty to leave such follow-ups out.
 
-    >>> [station.name for station in stations(Visit(), {})]
+    >>> [station.name for station in stations(Visit(), {})][:4]
     ['plate', 'safe', 'look', 'capacitors']
     """
-    return tuple(
-        Station(name, title, steps)
-        for (name, title), steps in zip(
-            STATION_TITLE.items(), ((), _safe(visit), _look(visit), _capacitors(visit, verdicts)), strict=True
-        )
-    )
+    steps = (
+        (), _safe(visit), _look(visit), _capacitors(visit, verdicts), steps_of.CONTACTOR, _windings(visit), _power(visit), _run(visit),
+        steps_of.BUTTON,
+    )  # fmt: skip
+    return tuple(Station(name, title, own) for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True))
+
+
+SINGLE_POLE = "A single-pole contactor leaves one leg of compressor and fan live while it is open."
+MODULES = "Motor modules hold charge too: wait the maker's time, prove under 30 V d.c. at the d.c. bus."
 
 
 def _safe(visit: Visit) -> tuple[Step, ...]:
+    """Voltages, tester and the pairs to prove discharged; each bleed with its own clock, where the plate tells how long."""
     pairs = set(discharge_points(visit))
-    return tuple(step for step in SAFE if POINTS[step.point].unit != "vdc" or step.point in pairs)
+    steps = [step for step in SAFE if POINTS[step.point].unit != "vdc" or step.point in pairs]
+    held = most_stored(visit)
+    clock = max(ceil(held.bleed_s * 2), LEAST_BLEED_S) if held is not None else LEAST_BLEED_S
+    electronic = visit.plate.compressor.kind == "inverter" or visit.plate.fan.kind == "electronic"
+    told: list[Step] = []
+    for step in steps:
+        if POINTS[step.point].unit == "vdc":
+            told.append(replace(step, timer="Bleeding", timer_s=float(clock)))
+        elif step.point == "safe.load.v" and visit.plate.contactor.poles == 1:
+            told.append(replace(step, caution=f"{SINGLE_POLE} {step.caution}"))
+        elif step.point == "safe.tester_after" and electronic:
+            told.append(replace(step, caution=MODULES))
+        else:
+            told.append(step)
+    return tuple(told)
 
 
 def _look(visit: Visit) -> tuple[Step, ...]:
@@ -58,6 +80,45 @@ def _capacitors(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Step, ...]:
     if has_start_capacitor(visit):
         steps.append(START)
     return (*steps, *new_parts)
+
+
+def _windings(visit: Visit) -> tuple[Step, ...]:
+    """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
+    unlabelled = any(reading.point.startswith("winding.t") for reading in visit.readings)
+    pairs = tuple(replace(step, needed=not unlabelled) for step in steps_of.PAIRS)
+    if visit.plate.compressor.kind == "inverter":
+        pairs = tuple(replace(step, needed=False) for step in pairs)
+    cool = replace(steps_of.WINDING_MORE[2], timer="Overload cool-down", timer_s=3600.0)
+    more = (*steps_of.WINDING_MORE[:2], cool, *steps_of.WINDING_MORE[3:])
+    return (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *more, *_fan_windings(visit))
+
+
+def _fan_windings(visit: Visit) -> tuple[Step, ...]:
+    return () if visit.plate.fan.kind == "electronic" else steps_of.FAN_WINDINGS
+
+
+def _power(visit: Visit) -> tuple[Step, ...]:
+    plate = visit.plate
+    board = steps_of.BOARD if plate.defrost.control is not None else ()
+    poles = steps_of.POLES[:2] if plate.contactor.poles == 1 else steps_of.POLES
+    if plate.compressor.kind == "inverter":
+        poles = ()
+    heat = steps_of.POLE_HEAT if len(poles) > 2 else ()
+    three = steps_of.THREE_PHASE if plate.phase == 3 else ()
+    live = steps_of.CONTACTOR_LIVE
+    if plate.contactor.poles == 1:
+        live = tuple(replace(step, caution=SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
+    return (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)
+
+
+def _run(visit: Visit) -> tuple[Step, ...]:
+    plate = visit.plate
+    stage = steps_of.STAGE if plate.compressor.stages == 2 else ()
+    start = steps_of.START if plate.compressor.kind != "inverter" else ()
+    load = tuple(step for section in capacitor_sections(visit) for step in steps_of.LOAD[section])
+    elements = steps_of.ELEMENTS[: len(plate.aux_heat.elements)]
+    heaters = (steps_of.HEATER_VOLTS, *elements) if elements else ()
+    return (*start, *stage, *steps_of.RUN, *load, *heaters, *steps_of.RECORD)
 
 
 def _charge(visit: Visit, section: Section) -> str:

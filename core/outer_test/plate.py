@@ -16,6 +16,7 @@ class Compressor(Record):
     lra: float | None = quantity("A", 0.1, 1500, doc="locked rotor amps")
     kind: Literal["scroll", "reciprocating", "rotary", "inverter"] | None = None
     stages: Literal[1, 2] = 1
+    winding: Literal["copper", "aluminium"] = "copper"
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,6 +53,14 @@ class StartCapacitor(Record):
 
 
 @dataclass(frozen=True, slots=True)
+class BlowerCapacitor(Record):
+    """The indoor blower's run capacitor, by its own label."""
+
+    uf: float | None = quantity("µF", 0.5, 200)
+    tolerance_pct: float | None = quantity("%", 0.5, 25, doc="as printed, either way")
+
+
+@dataclass(frozen=True, slots=True)
 class Contactor(Record):
     """The contactor the plate asks for."""
 
@@ -66,6 +75,7 @@ class Element(Record):
 
     kw: float = quantity("kW", 0.1, 60, required=True)
     volts: float = quantity("V", 100, 600, required=True)
+    disconnected: str = ""  # the reason, where it was taken off on purpose
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,6 +84,7 @@ class AuxHeat(Record):
 
     kind: Literal["electric", "gas", "none"] | None = None
     elements: tuple[Element, ...] = ()
+    protection_a: float | None = quantity("A", 1, 400, doc="fuse or breaker of the heaters")
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,6 +123,7 @@ class Plate(Record):
     made_week: int | None = quantity("", 1, 53)
     run_capacitor: RunCapacitor | None = None
     start_capacitor: StartCapacitor | None = None
+    blower_capacitor: BlowerCapacitor | None = None
     start_device: Literal["none", "two-wire", "relay"] | None = None
     contactor: Contactor = Contactor()
     valve: Literal["O", "B"] | None = None

@@ -7,7 +7,7 @@ Power = Literal["dead", "live", "any"]
 Kind = Literal["number", "seen"]
 
 UNIT_SIGN = {
-    "uf": "µF", "v": "V", "vdc": "V d.c.", "a": "A", "ohm": "Ω", "mohm": "MΩ", "f": "°F", "s": "s", "h": "h", "": "",
+    "uf": "µF", "v": "V", "vdc": "V d.c.", "a": "A", "ohm": "Ω", "mohm": "MΩ", "f": "°F", "s": "s", "h": "h", "psi": "psi", "dif": "°F", "": "",
 }  # fmt: skip
 
 
@@ -29,8 +29,10 @@ class Point:
         return UNIT_SIGN[self.unit]
 
 
+MAY_BE_NEGATIVE = ("f", "vdc", "psi", "dif")
+
 # Far above anything a residential outdoor unit shows, so that only slips of the key or the meter's prefix are caught.
-_CEILING = {"uf": 200.0, "v": 1000.0, "vdc": 1000.0, "a": 600.0, "ohm": 1e8, "mohm": 1e6, "f": 400.0, "s": 3600.0, "h": 9e4}
+_CEILING = {"uf": 200.0, "v": 1000.0, "vdc": 1000.0, "a": 600.0, "ohm": 1e8, "mohm": 1e6, "f": 400.0, "s": 3600.0, "h": 9e4, "psi": 1000.0, "dif": 200.0}
 _CEILING_AT = {"cap.start.uf": 1200.0}
 
 
@@ -85,18 +87,32 @@ POINTS: dict[str, Point] = {
         "fan_winding.leads.ohm fan_winding.insulation.mohm fan_winding.shell.f fan_winding.off_h",
     ),
     **_seen("windings", "dead", winding__at="plug terminals", fan_winding__at="plug terminals"),
-    **_measured("power", "dead", "line.fuse1.ohm line.fuse2.ohm"),
+    **_measured("power", "dead", "line.fuse1.ohm line.fuse2.ohm control.fuse.ohm"),
+    **_seen("power", "any", line__breaker="on tripped off"),
+    **_seen("power", "live", control__delay="over waiting", control__pressure="closed open", control__float="closed open"),
     **_measured(
         "power", "live",
-        "line.disconnect.v line.l1_l2.v line.l1_ground.v line.l2_ground.v line.starting.v control.r_c.v "
-        "control.stat_r_c.v control.y_in.v control.y_out.v",
+        "line.disconnect.v line.l1_l2.v line.l1_ground.v line.l2_ground.v line.l2_l3.v line.l1_l3.v line.fuse1.v line.fuse2.v "
+        "line.starting.v control.r_c.v control.stat_r_c.v control.stat_y.v control.y_in.v control.y_out.v",
     ),
     **_measured(
         "run", "live",
         "amps.compressor.peak_a amps.compressor.start_s amps.compressor.run_a amps.fan.run_a amps.total.run_a "
-        "amps.element1.a amps.element2.a amps.element3.a amps.element4.a",
+        "amps.element1.a amps.element2.a amps.element3.a amps.element4.a aux.line.v",
     ),
     **_seen("run", "live", start__result="started hummed tripped nothing", amps__stage="low high"),
+    **_seen("run", "any", start__equalised="yes no"),
+    **_measured(
+        "run", "live",
+        "record.suction.psi record.liquid.psi record.superheat.dif record.subcooling.dif record.air_in.f record.air_out.f",
+    ),
+    **_measured("run", "dead", "cap.blower.uf"),
+    **_seen("run", "any", record__cleaning="done none", record__warranty="in out unknown"),
+    **_seen(
+        "button", "dead", button__terminals="tight loose", button__sensors="tied loose none",
+    ),
+    **_seen("button", "any", button__panels="on off"),
+    **_seen("button", "live", button__final_run="good trouble"),
     **_measured("defrost", "dead", "defrost.switch.ohm defrost.valve_coil.ohm"),
     **_measured("defrost", "any", "defrost.coil.f defrost.ambient.f defrost.coil_sensor.ohm defrost.ambient_sensor.ohm"),
     **_measured("defrost", "live", "defrost.valve_coil.v defrost.aux_call.v defrost.control.v"),

@@ -10,6 +10,7 @@ from outer_test.house import DEFAULT, HouseRules
 from outer_test.meter import Measured
 from outer_test.value import say
 from outer_test.verdict import Verdict, worst
+from outer_test.visit import Visit
 from outer_test.voltage_lines import below_both_lines
 
 BLEED_OHM = 20_000.0
@@ -39,6 +40,21 @@ def stored_energy(capacitance_uf: float, rated_vac: float, bleed_ohm: float = BL
     farads, peak = capacitance_uf * 1e-6, sqrt(2) * rated_vac
     bleed = bleed_ohm * farads * log(peak / SAFE_V) if peak > SAFE_V else 0.0
     return StoredEnergy(peak, farads * peak**2 / 2, bleed)
+
+
+def most_stored(visit: Visit) -> StoredEnergy | None:
+    """The most one capacitor of this unit can hold, by the plate; None where volts or µF are not known.
+
+    >>> most_stored(Visit()) is None
+    True
+    """
+    run, start = visit.plate.run_capacitor, visit.plate.start_capacitor
+    held = []
+    if run is not None and run.vac is not None:
+        held += [stored_energy(uf, run.vac) for uf in (run.herm_uf, run.fan_uf) if uf is not None]
+    if start is not None and start.vac is not None and start.high_uf is not None:
+        held.append(stored_energy(start.high_uf, start.vac))
+    return max(held, key=lambda one: one.joules, default=None)
 
 
 def discharged(point: str, reading: Measured, rules: HouseRules = DEFAULT) -> Finding:

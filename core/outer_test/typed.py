@@ -4,7 +4,7 @@ import re
 from dataclasses import dataclass
 from decimal import Decimal
 
-from outer_test.points import POINTS, Point
+from outer_test.points import MAY_BE_NEGATIVE, POINTS, Point
 from outer_test.value import ValueProblem, exact, parse_value, say
 
 _OL = {"ol", "o.l", "o.l.", "0l", "0.l", "0.l.", "oloh", "overload", "open line", "inf", "∞", "over"}
@@ -21,6 +21,8 @@ _PREFIXES = {
     "f": {"f": 0, "°f": 0},
     "s": {"s": 0, "sec": 0, "ms": -3},
     "h": {"h": 0, "hours": 0},
+    "psi": {"psi": 0, "psig": 0},
+    "dif": {"f": 0, "°f": 0},
 }
 _WHAT = {"uf": "a run capacitor", "a": "this circuit", "v": "a residential unit", "vdc": "a residential unit"}
 
@@ -107,7 +109,7 @@ def _scale(unit: str, about: Point, said: str) -> int:
 
 
 def _check_size(number: Decimal, about: Point, said: str) -> None:
-    if number < 0 and about.unit not in ("f", "vdc"):
+    if number < 0 and about.unit not in MAY_BE_NEGATIVE:
         raise TypedProblem(f"{said}: {about.sign} cannot be negative. Did the minus slip in?")
     if about.ceiling is None or abs(number) <= exact(about.ceiling):
         return

@@ -1,13 +1,13 @@
 """One visit to one unit: everything that was read, seen, switched and lifted. The visit file has this very shape."""
 
 from dataclasses import dataclass, field
-from datetime import datetime
+from datetime import date, datetime
 from typing import Literal
 
 from outer_test.house import HouseRules
 from outer_test.meter import Accuracy
-from outer_test.plate import Plate
-from outer_test.points import POINTS
+from outer_test.plate import Contactor, Plate
+from outer_test.points import MAY_BE_NEGATIVE, POINTS
 from outer_test.quantity import FieldProblem, Record, quantity
 from outer_test.value import ValueProblem, parse_value
 
@@ -15,6 +15,7 @@ Complaint = Literal[
     "nothing-at-all", "hums-no-start", "trips-breaker", "fan-stopped", "compressor-stopped", "iced-over",
     "blows-cold", "never-defrosts", "defrosts-too-often", "noisy-defrost", "high-bill", "maintenance",
 ]  # fmt: skip
+MeterUnit = Literal["uf", "v", "vdc", "a", "ohm", "mohm", "f", "s"]
 PowerClaim = Literal["unknown", "live", "dead-claimed"]
 PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]
 
@@ -52,7 +53,7 @@ class Reading(Record):
             raise FieldProblem("value", str(problem)) from None
         if value.kind in ("closed", "open") and point.unit != "ohm":
             raise FieldProblem("value", f"{value.kind} is a beep test's answer; {self.point} takes {point.sign}")
-        if value.number is not None and value.number < 0 and point.unit not in ("f", "vdc"):
+        if value.number is not None and value.number < 0 and point.unit not in MAY_BE_NEGATIVE:
             raise FieldProblem("value", f"{self.value} {point.sign}: cannot be negative")
 
 
@@ -135,6 +136,26 @@ class FittedCapacitor(Record):
 
 
 @dataclass(frozen=True, slots=True)
+class Baseline(Record):
+    """A winding pair as this unit read it before, with the shell's temperature then."""
+
+    point: Literal["winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm"]
+    value: str
+    shell_f: float = quantity("°F", -40, 300, required=True)
+    at: datetime | None = None
+
+    def __post_init__(self) -> None:
+        Record.__post_init__(self)
+        _aware("at", self.at)
+        try:
+            number = parse_value(self.value).number
+        except ValueProblem as problem:
+            raise FieldProblem("value", str(problem)) from None
+        if number is None or number <= 0:
+            raise FieldProblem("value", "a baseline is a number above 0")
+
+
+@dataclass(frozen=True, slots=True)
 class StockPart(Record):
     """A capacitor on the van."""
 
@@ -165,7 +186,10 @@ class Visit(Record):
     plate: Plate = Plate()
     fitted: tuple[FittedCapacitor, ...] = ()
     rules: HouseRules = HouseRules()
-    meters: dict[str, dict[Literal["uf", "v", "vdc", "a", "ohm", "mohm", "f", "s"], Accuracy]] = field(default_factory=dict)
+    contactor_fitted: Contactor | None = None
+    meters: dict[str, dict[MeterUnit, Accuracy | tuple[Accuracy, ...]]] = field(default_factory=dict)
+    calibration_due: dict[str, date] = field(default_factory=dict)
+    baseline: tuple[Baseline, ...] = ()
     van_stock: tuple[StockPart, ...] = ()
     conditions: Conditions = Conditions()
     complaint: Complaint | None = None

@@ -7,7 +7,10 @@ import pint
 from hypothesis import given
 from hypothesis import strategies as st
 
-from outer_test.entry_line import SAYINGS, parse_line
+from outer_test.entry_line import parse_line
+from outer_test.entry_words import AT_STATION, SAYINGS
+from outer_test.plan_electrical import EVERY_STEP
+from outer_test.plan_steps import EVERY_EARLY_STEP
 from outer_test.points import POINTS
 from outer_test.typed import TypedProblem, parse_typed
 from outer_test.value import parse_value
@@ -90,7 +93,41 @@ class Line(unittest.TestCase):
             self.assertTrue(piece.why)
 
     def test_every_saying_names_a_point(self) -> None:
-        self.assertLessEqual(set(SAYINGS.values()), set(POINTS))
+        points = {point for named in SAYINGS.values() for point in named}
+        points |= {point for words in AT_STATION.values() for point in words.values()}
+        self.assertLessEqual(points, set(POINTS))
+
+    def test_every_measured_point_of_the_round_can_be_said(self) -> None:
+        said = {point for named in SAYINGS.values() for point in named} | {point for words in AT_STATION.values() for point in words.values()}
+        unsaid = {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP)} - said - {"start.result"}
+        self.assertEqual(unsaid, set())
+
+    def test_the_words_technicians_use(self) -> None:
+        cases = {
+            "cs 1.9 cr .6 rs 2.5": {"winding.c_s.ohm": "1.9", "winding.c_r.ohm": "0.6", "winding.r_s.ohm": "2.5"},
+            "t12 2.5 t23 1.9 t13 .6": {"winding.t1_t2.ohm": "2.5", "winding.t2_t3.ohm": "1.9", "winding.t1_t3.ohm": "0.6"},
+            "gnd ol": dict.fromkeys(("winding.c_ground.ohm", "winding.r_ground.ohm", "winding.s_ground.ohm"), "OL"),
+            "drop1 .03 at 14.2": {"contactor.pole1.drop_v": "0.03", "contactor.pole1.a": "14.2"},
+            "drop .03 at 14.2": {"contactor.pole1.drop_v": "0.03", "contactor.pole1.a": "14.2"},
+            "drop2 40mV": {"contactor.pole2.drop_v": "0.040"},
+            "peak 88 started .3s": {"amps.compressor.peak_a": "88", "start.result": "started", "amps.compressor.start_s": "0.3"},
+            "comp 12.4 fan .9 total 13.5": {"amps.compressor.run_a": "12.4", "amps.fan.run_a": "0.9", "amps.total.run_a": "13.5"},
+            "hummed": {"start.result": "hummed"},
+        }  # fmt: skip
+        for text, expected in cases.items():
+            parsed = parse_line(text)
+            self.assertEqual({item.point: item.value for item in parsed.items}, expected, text)
+            self.assertEqual(parsed.rest, "", text)
+
+    def test_the_same_word_at_another_station(self) -> None:
+        self.assertEqual([item.point for item in parse_line("line 238 l1g 119", "power").items], ["line.l1_l2.v", "line.l1_ground.v"])
+        self.assertEqual([item.point for item in parse_line("line 0.2").items], ["safe.line.v"])
+        self.assertEqual([item.point for item in parse_line("fan .9", "run").items], ["amps.fan.run_a"])
+
+    def test_tags_go_with_the_reading_before_them(self) -> None:
+        peak = parse_line("peak 61 inrush relay").items[0]
+        self.assertEqual((peak.value, peak.by, peak.fitted), ("61", "inrush", "relay"))
+        self.assertEqual(parse_line("comp 12.4 fan 9.1 x10").items[1].turns, 10)
 
     @given(st.text(max_size=60))
     def test_no_text_is_lost(self, text: str) -> None:

@@ -11,7 +11,7 @@ from django.utils import timezone
 from accounts.models import Member
 from outer_test import visit as core
 from outer_test.assess import power_of
-from outer_test.plan_steps import LIFTED_FOR
+from outer_test.lifts import LIFTED_FOR
 from outer_test.points import POINTS
 from outer_test.quantity import FieldProblem
 from visits.load import Loaded, load_visit, loaded_with, open_for_writing

@@ -1,0 +1,89 @@
+"""Where the probes go for each reading, in this unit's own circuit."""
+
+from dataclasses import dataclass
+
+from outer_test.circuit import Circuit
+from outer_test.circuit_make import capacitor_part
+from outer_test.plan import stations
+from outer_test.unit_shape import capacitor_sections
+from outer_test.visit import Visit
+
+
+@dataclass(frozen=True, slots=True)
+class Probe:
+    """Red and black terminals for a reading, or the wire that goes through the clamp."""
+
+    point: str
+    red: str = ""
+    black: str = ""
+    clamp: str = ""
+
+
+_PAIRS = {
+    "safe.line.v": ("contactor.L1", "contactor.L2"), "safe.l1_ground.v": ("contactor.L1", "ground.G"),
+    "safe.l2_ground.v": ("contactor.L2", "ground.G"), "safe.load.v": ("contactor.T1", "contactor.T2"),
+    "safe.load_l1_ground.v": ("contactor.T1", "ground.G"), "safe.load_l2_ground.v": ("contactor.T2", "ground.G"),
+    "safe.control.v": ("board.R", "board.C"), "contactor.coil.ohm": ("contactor.A", "contactor.B"),
+    "contactor.coil.v": ("contactor.A", "contactor.B"), "contactor.line.v": ("contactor.L1", "contactor.L2"),
+    "contactor.load.v": ("contactor.T1", "contactor.T2"), "contactor.pole1.drop_v": ("contactor.L1", "contactor.T1"),
+    "contactor.pole2.drop_v": ("contactor.L2", "contactor.T2"), "line.disconnect.v": ("disconnect.L1", "disconnect.L2"),
+    "line.l1_l2.v": ("disconnect.1", "disconnect.2"), "line.l1_ground.v": ("disconnect.1", "ground.G"),
+    "line.l2_ground.v": ("disconnect.2", "ground.G"), "line.fuse1.ohm": ("disconnect.L1", "disconnect.1"),
+    "line.fuse2.ohm": ("disconnect.L2", "disconnect.2"), "line.fuse1.v": ("disconnect.L1", "disconnect.1"),
+    "line.fuse2.v": ("disconnect.L2", "disconnect.2"), "line.starting.v": ("contactor.T1", "contactor.T2"),
+    "control.r_c.v": ("indoor.R", "indoor.C"), "control.stat_r_c.v": ("indoor.R", "indoor.C"), "control.stat_y.v": ("indoor.Y", "indoor.C"),
+    "control.y_in.v": ("board.Y", "board.C"), "control.y_out.v": ("board.YO", "board.C"), "lead.c.ohm": ("contactor.T1", "compressor.C"),
+    "lead.r.ohm": ("contactor.T2", "compressor.R"), "safe.start.vdc": ("start_capacitor.1", "start_capacitor.2"),
+    "cap.start.uf": ("start_capacitor.1", "start_capacitor.2"), "line.l2_l3.v": ("disconnect.2", "disconnect.3"),
+    "line.l1_l3.v": ("disconnect.1", "disconnect.3"), "winding.insulation.mohm": ("compressor.C", "ground.G"),
+    "defrost.switch.ohm": ("coil_switch.1", "coil_switch.2"), "defrost.coil_sensor.ohm": ("coil_sensor.1", "coil_sensor.2"),
+    "defrost.ambient_sensor.ohm": ("ambient_sensor.1", "ambient_sensor.2"), "defrost.valve_coil.ohm": ("valve.1", "valve.2"),
+    "defrost.valve_coil.v": ("valve.1", "valve.2"),
+}  # fmt: skip
+_CLAMPED_AT = {
+    "amps.compressor.peak_a": "compressor.C", "amps.compressor.run_a": "compressor.C", "amps.fan.run_a": "fan.C",
+    "amps.total.run_a": "disconnect.1", "contactor.pole1.a": "contactor.L1", "contactor.pole2.a": "contactor.L2",
+    "cap.herm.load_a": "compressor.S", "cap.fan.load_a": "fan.S",
+}  # fmt: skip
+
+
+def probes(visit: Visit, circuit: Circuit) -> tuple[Probe, ...]:
+    """The probe spots of every reading of this unit's round whose terminals its circuit has.
+
+    >>> from outer_test.circuit_make import make_circuit
+    >>> spots = {one.point: one for one in probes(Visit(), make_circuit(Visit()))}
+    >>> spots["cap.herm.uf"].red, spots["cap.herm.uf"].black, spots["amps.fan.run_a"].clamp
+    ('capacitor.HERM', 'capacitor.C', 'contactor.T1–fan.C')
+    """
+    found: list[Probe] = []
+    pairs = _PAIRS | _motor_pairs() | _capacitor_pairs(visit)
+    for point in dict.fromkeys(step.point for station in stations(visit, {}) for step in station.steps):
+        if point in pairs and all(circuit.has(end) for end in pairs[point]):
+            found.append(Probe(point, *pairs[point]))
+        elif point in _CLAMPED_AT and (wire := circuit.wire_at(_CLAMPED_AT[point])) is not None:
+            found.append(Probe(point, clamp=wire.name))
+    return tuple(found)
+
+
+def _motor_pairs() -> dict[str, tuple[str, str]]:
+    pairs: dict[str, tuple[str, str]] = {}
+    for motor, part in (("winding", "compressor"), ("fan_winding", "fan")):
+        for one, two in ("cr", "cs", "rs"):
+            pairs[f"{motor}.{one}_{two}.ohm"] = (f"{part}.{one.upper()}", f"{part}.{two.upper()}")
+        for one in "crs":
+            pairs[f"{motor}.{one}_ground.ohm"] = (f"{part}.{one.upper()}", "ground.G")
+    return pairs
+
+
+def _capacitor_pairs(visit: Visit) -> dict[str, tuple[str, str]]:
+    pairs: dict[str, tuple[str, str]] = {}
+    sections = capacitor_sections(visit)
+    for section in sections:
+        part = capacitor_part(visit, section) if len(sections) == 2 else f"capacitor_{section}"
+        ends = (f"{part}.{section.upper()}", f"{part}.C")
+        for point in (f"cap.{section}.uf", f"cap.{section}.load_v", f"safe.c_{section}.vdc", f"cap.new_{section}.uf"):
+            pairs[point] = ends
+    pairs["safe.herm_fan.vdc"] = ("capacitor.HERM", "capacitor.FAN")
+    herm = capacitor_part(visit, "herm") if len(sections) == 2 else "capacitor_herm"
+    pairs["lead.s.ohm"] = (f"{herm}.HERM", "compressor.S")
+    return pairs
