@@ -31,6 +31,4 @@ class AssessRatio(unittest.TestCase):
         visit = read_visit(text)
         parse, judge, read = best(lambda: json.loads(text)), best(lambda: assess(visit)), best(lambda: read_visit(text))
         print(f"\n{len(visit.readings)} readings: assess {judge * 1e6:.0f} µs, json.loads {parse * 1e6:.0f} µs")
-        print(
-            f"assess ÷ json.loads = {judge / parse:.1f} (aim ≤ {AIM}); reading and checking the file ÷ json.loads = {read / parse:.1f}"
-        )
+        print(f"assess ÷ json.loads = {judge / parse:.1f} (aim ≤ {AIM}); reading and checking the file ÷ json.loads = {read / parse:.1f}")

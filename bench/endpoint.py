@@ -54,9 +54,7 @@ class EndpointRatio(TestCase):
         visits = [self.visit(mine) for _ in range(ROUNDS)]
         nothing_at_all = typical([partial(caller.send, "POST", "/bench/empty", {"id": fresh()})] * ROUNDS)
         reading = typical([partial(caller.read, visit, "cap.herm.uf", "39.9") for visit in visits])
-        print(
-            f"\nreading {reading * 1e3:.1f} ms, empty {nothing_at_all * 1e3:.1f} ms, ratio {reading / nothing_at_all:.1f} (aim ≤ {AIM})"
-        )
+        print(f"\nreading {reading * 1e3:.1f} ms, empty {nothing_at_all * 1e3:.1f} ms, ratio {reading / nothing_at_all:.1f} (aim ≤ {AIM})")
 
     def visit(self, mine: Fixture) -> Visit:
         """A visit half way through: this many readings kept."""

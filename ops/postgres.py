@@ -153,9 +153,7 @@ class Cluster:
         out, err = LOCAL / "postgres.out", LOCAL / "postgres.err"
         LOCAL.mkdir(exist_ok=True)
         with out.open("w") as out_file, err.open("w") as err_file:
-            done = subprocess.run(
-                command, cwd="/", stdin=subprocess.DEVNULL, stdout=out_file, stderr=err_file, text=True, check=False
-            )
+            done = subprocess.run(command, cwd="/", stdin=subprocess.DEVNULL, stdout=out_file, stderr=err_file, text=True, check=False)
         return subprocess.CompletedProcess(command, done.returncode, out.read_text(), err.read_text())
 
     def _last_log_line(self) -> str:

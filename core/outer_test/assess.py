@@ -134,7 +134,7 @@ def _recorded(inputs: Inputs, judged: set[str]) -> tuple[str, ...]:
 
 def _safety_findings(inputs: Inputs) -> Iterator[Finding]:
     visit = inputs.visit
-    read = {name: found for name in (*SIX_POINTS, "safe.control.v") if (found := inputs.get(name)) is not None}
+    read = {name: reading for name in (*SIX_POINTS, "safe.control.v") if (reading := inputs.get(name)) is not None}
     found = {name: absent(name, reading, visit.rules) for name, reading in read.items()}
     yield from found.values()
     claimed = any(event.state == "dead-claimed" for event in visit.power)

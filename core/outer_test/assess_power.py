@@ -2,8 +2,8 @@
 
 from collections.abc import Iterator
 
-from outer_test.control_trace import Safeties, control_trace
 from outer_test.control_trace import WAY as CONTROL_WAY
+from outer_test.control_trace import Safeties, control_trace
 from outer_test.finding import Finding
 from outer_test.inputs import Inputs
 from outer_test.line_trace import WAY as LINE_WAY

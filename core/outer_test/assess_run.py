@@ -35,7 +35,12 @@ def _start_findings(inputs: Inputs) -> Iterator[Finding]:
     if not peaks:
         return
     if plate.compressor.kind == "inverter":
-        yield unjudged(point, "start-amps", "An inverter starts slowly and has no surge: this does not apply.", shown=peaks[-1].measured.value.text)
+        yield unjudged(
+            point,
+            "start-amps",
+            "An inverter starts slowly and has no surge: this does not apply.",
+            shown=peaks[-1].measured.value.text,
+        )
         return
     reading = inputs.readings[point]
     result = inputs.visit.saw("start.result")
@@ -139,7 +144,14 @@ def _heaters(inputs: Inputs) -> Iterator[Finding]:
         if index < len(aux.elements):
             yield element_amps(reading, aux.elements[index], inputs.number("aux.line.v"), inputs.visit.rules, point)
         else:
-            yield unjudged(point, "element-amps", "The plate names no such element.", ("aux_heat.elements",), shown=reading.value.text, unit="A")
+            yield unjudged(
+                point,
+                "element-amps",
+                "The plate names no such element.",
+                ("aux_heat.elements",),
+                shown=reading.value.text,
+                unit="A",
+            )
 
 
 def _blower(inputs: Inputs) -> Iterator[Finding]:

@@ -49,8 +49,8 @@ def _pair_findings(inputs: Inputs, motor: str, grounded: bool) -> Iterator[Findi
     pairs = {pair: found for pair in PAIRS if (found := inputs.get(f"{motor}.{pair}.ohm")) is not None}
     unlabelled = {name: found for name in UNLABELLED.values() if (found := inputs.get(f"{motor}.{name}.ohm")) is not None}
     if len(unlabelled) == len(UNLABELLED):
-        found, known = winding_id(unlabelled, motor)
-        yield found
+        told, known = winding_id(unlabelled, motor)
+        yield told
         if known is not None and not pairs:
             pairs = known.pairs
     point = f"{motor}.r_s.ohm"

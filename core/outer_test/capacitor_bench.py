@@ -37,14 +37,10 @@ def capacitor_limits(rated_uf: float, tolerance_pct: float | None = None, school
     """
     rated = exact(rated_uf)
     if school == "tiered":
-        return CapacitorLimits(
-            rated * Decimal("0.90"), rated * Decimal("0.95"), rated * Decimal("1.05"), "House tiers allow 10 %"
-        )
+        return CapacitorLimits(rated * Decimal("0.90"), rated * Decimal("0.95"), rated * Decimal("1.05"), "House tiers allow 10 %")
     if school == "label":
         pct = UNPRINTED_TOLERANCE_PCT if tolerance_pct is None else tolerance_pct
-        allowed = (
-            f"No tolerance is printed, so {say(pct)} % is allowed" if tolerance_pct is None else f"The label allows {say(pct)} %"
-        )
+        allowed = f"No tolerance is printed, so {say(pct)} % is allowed" if tolerance_pct is None else f"The label allows {say(pct)} %"
     else:
         pct = float(school)
         allowed = f"The house rule allows {say(pct)} %"
@@ -111,9 +107,7 @@ def _over_range(reading: Measured, rated_uf: float) -> tuple[Verdict, str, str]:
     )
 
 
-def _in_words(
-    reading: Measured, value: Decimal, rated: Decimal, limits: CapacitorLimits, rules: HouseRules
-) -> tuple[Verdict, str, str]:
+def _in_words(reading: Measured, value: Decimal, rated: Decimal, limits: CapacitorLimits, rules: HouseRules) -> tuple[Verdict, str, str]:
     apart = (value - rated) / rated * 100
     off = f"{say(abs(apart), 2 if abs(apart) < 10 else 3)} % {'under' if apart < 0 else 'over'} {say(rated)} µF"
     if value == rated:

@@ -67,9 +67,7 @@ def cap_fit(need: CapacitorNeed, stock: tuple[StockPart, ...], school: Replaceme
             continue
         error = _worst_error(need, choice)
         names = tuple(_name(part) for part in choice.parts)
-        offers.setdefault(
-            tuple(sorted(names)), Replacement(names, float(round(error * 100, 2)), error != 0, _note(choice, error))
-        )
+        offers.setdefault(tuple(sorted(names)), Replacement(names, float(round(error * 100, 2)), error != 0, _note(choice, error)))
     ranked = sorted(offers.values(), key=lambda offer: (abs(offer.error_pct), len(offer.parts), offer.parts))
     return tuple(ranked[:MOST_OFFERED])
 
@@ -90,9 +88,7 @@ def _choices(need: CapacitorNeed, usable: list[StockPart], room: Decimal) -> Ite
             yield _Choice((*for_herm, *for_fan), _total(for_herm), _total(for_fan), "separate parts in place of a dual")
 
 
-def _single_section(
-    target: Decimal, is_herm: bool, singles: list[StockPart], duals: list[StockPart], room: Decimal
-) -> Iterator[_Choice]:
+def _single_section(target: Decimal, is_herm: bool, singles: list[StockPart], duals: list[StockPart], room: Decimal) -> Iterator[_Choice]:
     options = [(parts, "") for parts in _sums(target, singles, room)]
     options += [((dual,), "its FAN terminal stays unused") for dual in duals if _near(exact(dual.uf), target, room)]
     for parts, note in options:

@@ -61,9 +61,7 @@ def section_rating(section: Section, plate: Plate, fitted: tuple[FittedCapacitor
     return Rating(total, tolerance, f"Held against the fitted {whose}, {say(total)} µF{asks}.")
 
 
-def cap_installed(
-    section: Section, plate: Plate, fitted: tuple[FittedCapacitor, ...], rules: HouseRules = DEFAULT
-) -> Finding | None:
+def cap_installed(section: Section, plate: Plate, fitted: tuple[FittedCapacitor, ...], rules: HouseRules = DEFAULT) -> Finding | None:
     """Judge the parts fitted for one section against the plate; None where none is recorded for it.
 
     Lower volts, another duty or other µF is `bad`; other µF within ±10 % is `watch` where the house rule allows a

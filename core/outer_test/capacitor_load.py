@@ -67,7 +67,10 @@ def cap_load(
         "the bench reading, isolated, wins."
     )
     return replace(
-        found, verdict=worst([bench.verdict, Verdict.WATCH]), why=why, next="Check which wire is in the clamp, then read it again."
+        found,
+        verdict=worst([bench.verdict, Verdict.WATCH]),
+        why=why,
+        next="Check which wire is in the clamp, then read it again.",
     )
 
 

@@ -71,6 +71,6 @@ class Circuit:
         """
         found = [f"{wire.name} ends at {end}, which is not there" for wire in self.wires for end in (wire.a, wire.b) if not self.has(end)]
         found += [f"a link ends at {end}, which is not there" for link in self.links for end in (link.a, link.b) if not self.has(end)]
-        ends = {end for edge in (*self.wires, *self.links) for end in (edge.a, edge.b)}
+        ends = {end for wire in self.wires for end in (wire.a, wire.b)} | {end for link in self.links for end in (link.a, link.b)}
         found += [f"nothing reaches {part.name}.{one}" for part in self.parts for one in part.terminals if f"{part.name}.{one}" not in ends]
         return found

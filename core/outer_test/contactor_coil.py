@@ -86,7 +86,10 @@ def control_volts(point: str, rule: str, reading: Measured, rules: HouseRules) -
     shown = f"{say(reading.number)} V"
     words = {
         (Verdict.GOOD, ""): (f"{shown}: enough for a 24 V coil.", ""),
-        (Verdict.WATCH, "below"): (f"{shown} is low: it may chatter.", "Look for a weak transformer, a long or thin wire, a bad joint."),
+        (Verdict.WATCH, "below"): (
+            f"{shown} is low: it may chatter.",
+            "Look for a weak transformer, a long or thin wire, a bad joint.",
+        ),
         (Verdict.WATCH, "above"): (f"{shown} is high.", "Look at the transformer's tap for 208 or 230 V."),
         (Verdict.BAD, "below"): (
             f"{shown}: a 24 V coil closes at 20.4 V (85 %). This is the supply, not the coil.",

@@ -16,7 +16,8 @@ def contactor_fit(fitted: Contactor, plate: Plate) -> Finding:
     'bad'
     """
     point, rule, asked = "contactor.fitted", "contactor-fit", plate.contactor
-    wrong, more = [], []
+    wrong: list[str] = []
+    more: list[str] = []
     if fitted.poles is not None and asked.poles is not None and fitted.poles != asked.poles:
         (wrong if fitted.poles < asked.poles else more).append(f"{fitted.poles} poles where {asked.poles} are asked")
     if fitted.amps is not None and plate.mca is not None and fitted.amps < plate.mca:

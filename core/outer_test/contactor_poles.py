@@ -3,7 +3,7 @@
 from dataclasses import dataclass, replace
 from decimal import Decimal
 
-from outer_test.bands import product
+from outer_test.bands import numeric, product
 from outer_test.cuts import Cuts, Place, place
 from outer_test.finding import Finding, judged, unjudged
 from outer_test.house import DEFAULT, HouseRules
@@ -37,9 +37,7 @@ def pole_heat(drop: Measured, amps: Measured) -> PoleHeat:
     >>> say(heat.watts.number), say(heat.btu_h.number), say(heat.milliohm.number)
     ('3', '10.24', '13.33')
     """
-    return PoleHeat(
-        product([drop, amps]), product([drop, amps], factor=BTU_PER_WATT), product([drop], [amps], factor=Decimal(1000))
-    )
+    return PoleHeat(product([drop, amps]), product([drop, amps], factor=BTU_PER_WATT), product([drop], [amps], factor=Decimal(1000)))
 
 
 def pole_through(drop: Measured, armature: str | None, point: str = "contactor.pole1.drop_v") -> Finding | None:
@@ -58,7 +56,7 @@ def pole_through(drop: Measured, armature: str | None, point: str = "contactor.p
     shown = "Above the range" if drop.number is None else f"{say(drop.number)} V"
     if armature == "in":
         return judged(
-            point, rule, Verdict.BAD, f"{shown} stands across the pole while the armature is in: an open contact, pitted, burnt or insects.",
+            point, rule, Verdict.BAD, f"{shown} stands across the pole with the armature in: an open contact, pitted, burnt or insects.",
             drop, unit="V", high=float(OPEN_V), accuses="contactor", next="Power off. Clean out insects; else replace the contactor.",
         )  # fmt: skip
     why = "the contactor is open, so this is no drop" if armature == "out" else "nobody noted whether the armature is in"
@@ -160,7 +158,7 @@ def compare_poles(findings: dict[str, Finding], drops: dict[str, Measured]) -> d
     """
     if len(drops) != 2 or any(one.number is None for one in drops.values()):
         return findings
-    low, high = sorted(drops, key=lambda point: abs(drops[point].number or 0))
+    low, high = sorted(drops, key=lambda point: abs(numeric(drops[point])))
     small, large = abs(drops[low].number or Decimal(0)), abs(drops[high].number or Decimal(0))
     if not (large > 2 * small and large > GOOD_V):
         return findings

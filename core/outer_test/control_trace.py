@@ -92,19 +92,14 @@ def board_pass(y_out: Measured, safeties: Safeties) -> Finding:
             point, rule, f"{shown}, but the restart delay still runs.", ("control.delay",), shown=y_out.value.text, unit="V",
             next="Wait the delay out, then measure again.",
         )  # fmt: skip
-    for closed, what, name in (
-        (safeties.pressure_closed, "a pressure switch", "control.pressure"),
-        (safeties.float_closed, "the float switch", "control.float"),
-    ):
+    for closed, what in ((safeties.pressure_closed, "a pressure switch"), (safeties.float_closed, "the float switch")):
         if closed is False:
             return judged(
                 point, rule, Verdict.WATCH, f"{shown}, but {what} is open: the board does what it should.", y_out, unit="V",
                 next=f"Find out why {what} is open.",
             )  # fmt: skip
     unknown = tuple(
-        name
-        for name, known in (("control.delay", safeties.delay_over), ("control.pressure", safeties.pressure_closed))
-        if known is None
+        name for name, known in (("control.delay", safeties.delay_over), ("control.pressure", safeties.pressure_closed)) if known is None
     )
     if unknown:
         return judged(

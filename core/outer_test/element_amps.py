@@ -25,7 +25,11 @@ def expected_amps(element: Element, volts: Decimal | None = None) -> Decimal:
 
 
 def element_amps(
-    reading: Measured, element: Element, volts: Measured | None = None, rules: HouseRules = DEFAULT, point: str = "amps.element1.a"
+    reading: Measured,
+    element: Element,
+    volts: Measured | None = None,
+    rules: HouseRules = DEFAULT,
+    point: str = "amps.element1.a",
 ) -> Finding:
     """One element: within ±10 % of what it should draw `good`; nothing `bad`, unless it is disconnected with a reason.
 

@@ -73,5 +73,34 @@ RESULTS = {"started": "started", "hummed": "hummed", "hums": "hummed", "tripped"
 PEAK_BY = {"inrush": "inrush", "max": "max-hold", "max-hold": "max-hold", "maxhold": "max-hold"}
 PEAK_WITH = {"relay": "relay", "kit": "relay", "two-wire": "two-wire", "2-wire": "two-wire", "bare": "none", "nokit": "none"}
 UNITS = frozenset(
-    "uf µf μf mfd nf v vac vdc mv a amps ma volts ohm ohms ω kω mω mohm psi f °f s sec ms h hours line".split()
+    [
+        "uf",
+        "µf",
+        "μf",
+        "mfd",
+        "nf",
+        "v",
+        "vac",
+        "vdc",
+        "mv",
+        "a",
+        "amps",
+        "ma",
+        "volts",
+        "ohm",
+        "ohms",
+        "ω",
+        "kω",
+        "mω",
+        "mohm",
+        "psi",
+        "f",
+        "°f",
+        "s",
+        "sec",
+        "ms",
+        "h",
+        "hours",
+        "line",
+    ]
 )

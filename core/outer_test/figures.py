@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from outer_test.bands import product, total
+from outer_test.bands import numeric, product, total
 from outer_test.inputs import Inputs
 
 
@@ -30,8 +30,14 @@ def figures(inputs: Inputs) -> Iterator[Figure]:
     air = inputs.number("record.air_in.f"), inputs.number("record.air_out.f")
     if air[0] is not None and air[1] is not None:
         split = total([air[1]], [air[0]])
-        yield Figure("Air split", ("record.air_in.f", "record.air_out.f"), float(abs(split.number or 0)), float(round(split.half, 3)), "°F")
+        yield Figure("Air split", ("record.air_in.f", "record.air_out.f"), float(abs(numeric(split))), float(round(split.half, 3)), "°F")
     line, amps = inputs.number("line.l1_l2.v"), inputs.number("amps.total.run_a")
     if line is not None and amps is not None:
         drawn = product([line, amps])
-        yield Figure("Apparent power", ("line.l1_l2.v", "amps.total.run_a"), float(round(drawn.number or 0)), float(round(drawn.half)), "VA")
+        yield Figure(
+            "Apparent power",
+            ("line.l1_l2.v", "amps.total.run_a"),
+            float(round(drawn.number or 0)),
+            float(round(drawn.half)),
+            "VA",
+        )

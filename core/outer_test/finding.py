@@ -23,7 +23,8 @@ class Finding:
     """One judgement. Numbers are in `unit`; `low`, `high` are the `bad` limits, `watch_low`, `watch_high` the inner cuts.
 
     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
-    `school` the house rule it was judged by, `accuses` the part that this rule blames (only where the rule says so), `mark` the handbook's mark behind the source.
+    `school` the house rule it was judged by, `accuses` the part that this rule blames
+    (only where the rule says so), `mark` the handbook's mark behind the source.
     """
 
     point: str

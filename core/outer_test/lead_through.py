@@ -22,7 +22,7 @@ def lead_through(reading: Measured, point: str = "lead.c.ohm") -> Finding:
     rule, kind = "lead-through", reading.value.kind
     if kind in ("OL", "open"):
         return judged(
-            point, rule, Verdict.BAD, "Open: it is the wire or its plug, not the compressor.", reading, unit="Ω", watch_high=float(MOST_OHM),
+            point, rule, Verdict.BAD, "Open: the wire or its plug, not the compressor.", reading, unit="Ω", watch_high=float(MOST_OHM),
             accuses="compressor lead", next="Mend or replace the lead.",
         )  # fmt: skip
     if kind == "closed":

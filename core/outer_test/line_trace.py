@@ -32,7 +32,7 @@ def line_trace(volts: Mapping[str, Measured], armature: str | None) -> Iterator[
     traced = trace(WAY, volts, DEAD_V)
     for place in WAY:
         reading = volts.get(place.point)
-        if reading is None or place.point == "line.l1_l2.v" and (reading.number is None or abs(reading.number) >= DEAD_V):
+        if reading is None or (place.point == "line.l1_l2.v" and (reading.number is None or abs(reading.number) >= DEAD_V)):
             continue  # `line-volts` judges a live line against the plate
         yield _found(place, reading, traced.first_dead, traced.last_live, armature)
 
@@ -74,7 +74,7 @@ def fuse(point: str, ohm: Measured | None = None, volts: Measured | None = None)
     if ohm is not None:
         if ohm.value.kind in ("OL", "open"):
             return judged(
-                point, rule, Verdict.BAD, "Open: blown.", ohm, unit="Ω", accuses="fuse", next="Find out why before a new one of the same size."
+                point, rule, Verdict.BAD, "Open: blown.", ohm, unit="Ω", accuses="fuse", next="Find out why, then the same size."
             )  # fmt: skip
         sound = ohm.value.kind == "closed" or (ohm.number or Decimal(0)) <= FUSE_OHM
         shown = "It beeps" if ohm.value.kind == "closed" else f"{say(ohm.number or 0)} Ω"

@@ -120,7 +120,8 @@ def start_sag(starting: Measured, running: Measured | None, plate: Plate) -> Fin
     step = "Look for a bad joint or a long thin feeder; the start takes the most amps."
     if floor is not None and volts < floor:
         return judged(
-            point, rule, Verdict.BAD, f"{say(volts)} V while starting; under {say(floor)} V it cannot turn.", starting, unit="V", next=step, **cut
+            point, rule, Verdict.BAD, f"{say(volts)} V while starting; under {say(floor)} V it cannot turn.", starting, unit="V",
+            next=step, **cut,
         )  # fmt: skip
     if line is None:
         return unjudged(point, rule, "Needs the running line voltage.", ("line.l1_l2.v",), shown=starting.value.text, unit="V")

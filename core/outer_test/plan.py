@@ -85,9 +85,8 @@ def _capacitors(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Step, ...]:
 def _windings(visit: Visit) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
     unlabelled = any(reading.point.startswith("winding.t") for reading in visit.readings)
-    pairs = tuple(replace(step, needed=not unlabelled) for step in steps_of.PAIRS)
-    if visit.plate.compressor.kind == "inverter":
-        pairs = tuple(replace(step, needed=False) for step in pairs)
+    needed = not unlabelled and visit.plate.compressor.kind != "inverter"
+    pairs = tuple(replace(step, needed=needed) for step in steps_of.PAIRS)
     cool = replace(steps_of.WINDING_MORE[2], timer="Overload cool-down", timer_s=3600.0)
     more = (*steps_of.WINDING_MORE[:2], cool, *steps_of.WINDING_MORE[3:])
     return (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *more, *_fan_windings(visit))
@@ -105,7 +104,7 @@ def _power(visit: Visit) -> tuple[Step, ...]:
         poles = ()
     heat = steps_of.POLE_HEAT if len(poles) > 2 else ()
     three = steps_of.THREE_PHASE if plate.phase == 3 else ()
-    live = steps_of.CONTACTOR_LIVE
+    live: tuple[Step, ...] = steps_of.CONTACTOR_LIVE
     if plate.contactor.poles == 1:
         live = tuple(replace(step, caution=SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
     return (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)

@@ -150,9 +150,7 @@ def protection(plate: Plate) -> Finding:
     limits: dict[str, object] = {"unit": "A", "value": fuse, "low": plate.mca, "high": plate.mop}
     if fuse is not None and plate.mop is not None and fuse > plate.mop:
         why = f"{say(fuse)} A is installed where the plate allows {say(plate.mop)} A at most: the wire can burn before it opens."
-        return judged(
-            point, rule, Verdict.BAD, why, None, next="Have it changed to the plate's MOP or less, to local code.", **limits
-        )
+        return judged(point, rule, Verdict.BAD, why, None, next="Have it changed to the plate's MOP or less, to local code.", **limits)
     if fuse is not None and plate.mca is not None and fuse < plate.mca:
         why = f"{say(fuse)} A is installed where the circuit must carry {say(plate.mca)} A: it will trip for nothing."
         return judged(point, rule, Verdict.BAD, why, None, next="Have it sized between MCA and MOP, to local code.", **limits)

@@ -7,7 +7,8 @@ Power = Literal["dead", "live", "any"]
 Kind = Literal["number", "seen"]
 
 UNIT_SIGN = {
-    "uf": "µF", "v": "V", "vdc": "V d.c.", "a": "A", "ohm": "Ω", "mohm": "MΩ", "f": "°F", "s": "s", "h": "h", "psi": "psi", "dif": "°F", "": "",
+    "uf": "µF", "v": "V", "vdc": "V d.c.", "a": "A", "ohm": "Ω", "mohm": "MΩ", "f": "°F", "s": "s", "h": "h",
+    "psi": "psi", "dif": "°F", "": "",
 }  # fmt: skip
 
 
@@ -32,7 +33,19 @@ class Point:
 MAY_BE_NEGATIVE = ("f", "vdc", "psi", "dif")
 
 # Far above anything a residential outdoor unit shows, so that only slips of the key or the meter's prefix are caught.
-_CEILING = {"uf": 200.0, "v": 1000.0, "vdc": 1000.0, "a": 600.0, "ohm": 1e8, "mohm": 1e6, "f": 400.0, "s": 3600.0, "h": 9e4, "psi": 1000.0, "dif": 200.0}
+_CEILING = {
+    "uf": 200.0,
+    "v": 1000.0,
+    "vdc": 1000.0,
+    "a": 600.0,
+    "ohm": 1e8,
+    "mohm": 1e6,
+    "f": 400.0,
+    "s": 3600.0,
+    "h": 9e4,
+    "psi": 1000.0,
+    "dif": 200.0,
+}
 _CEILING_AT = {"cap.start.uf": 1200.0}
 
 
@@ -46,8 +59,7 @@ def _measured(station: str, power: Power, names: str) -> dict[str, Point]:
 
 def _seen(station: str, power: Power, **choices: str) -> dict[str, Point]:
     return {
-        (name := key.replace("__", ".")): Point(name, station, power, "seen", "", tuple(words.split()))
-        for key, words in choices.items()
+        (name := key.replace("__", ".")): Point(name, station, power, "seen", "", tuple(words.split())) for key, words in choices.items()
     }
 
 

@@ -55,8 +55,8 @@ def run_amps(reading: Measured, rla: float, rules: HouseRules = DEFAULT, low_sta
         why = f"{why} Not pumping, unloaded, or little charge."
         step = "Pressures tell which. Mild weather lowers amps."
     return judged(
-        point, rule, where.verdict, why, reading, unit="A", nominal=float(rated), school=rules.plate_amps, decision=rules.decision, next=step,
-        **cuts.limits(),
+        point, rule, where.verdict, why, reading, unit="A", nominal=float(rated), school=rules.plate_amps, decision=rules.decision,
+        next=step, **cuts.limits(),
     )  # fmt: skip
 
 

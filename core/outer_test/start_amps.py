@@ -75,7 +75,7 @@ def start_amps(peak: Measured, start: Start, rules: HouseRules = DEFAULT) -> Fin
     about = f"Peak {peak.value.text} A" + (f", {say(ratio, 2)} of LRA." if ratio is not None else ".")
     if start.by == "max-hold":
         about += " Max-hold shows a floor, not the peak."
-    details = {"unit": "A", "nominal": start.lra, "decision": rules.decision}
+    details: dict[str, object] = {"unit": "A", "nominal": start.lra, "decision": rules.decision}
     if start.started is None:
         return unjudged(
             point, rule, f"{about} Did it start? Without that a peak says nothing.", ("start.result",), shown=peak.value.text, **details,
@@ -113,7 +113,14 @@ def _not_started(point: str, rule: str, about: str, ratio: Decimal | None, peak:
 
 
 def _started(
-    point: str, rule: str, about: str, ratio: Decimal | None, peak: Measured, start: Start, rules: HouseRules, details: dict[str, object]
+    point: str,
+    rule: str,
+    about: str,
+    ratio: Decimal | None,
+    peak: Measured,
+    start: Start,
+    rules: HouseRules,
+    details: dict[str, object],
 ) -> Finding:
     if start.seconds is not None and start.seconds.number is not None:
         where = place(start.seconds, Cuts(watch_high=QUICK_S, high=SLOW_S), rules, "s")
@@ -126,10 +133,19 @@ def _started(
         return judged(point, rule, where.verdict, f"{why} {where.why_unsure}".strip(), peak, next=step, **details)
     if ratio is None:
         return unjudged(
-            point, rule, f"{about} Needs the start time, or LRA.", ("amps.compressor.start_s", "compressor.lra"), shown=peak.value.text, **details
+            point, rule, f"{about} Needs the start time, or LRA.", ("amps.compressor.start_s", "compressor.lra"),
+            shown=peak.value.text, **details,
         )  # fmt: skip
     if ratio >= LOCKED:
-        return judged(point, rule, Verdict.WATCH, f"{about} Near locking, and how long is not known.", peak, next="Time the start.", **details)
+        return judged(
+            point,
+            rule,
+            Verdict.WATCH,
+            f"{about} Near locking, and how long is not known.",
+            peak,
+            next="Time the start.",
+            **details,
+        )
     if start.by == "inrush":
         return judged(point, rule, Verdict.GOOD, f"{about} It started, well under locking.", peak, **details)
     why = about if start.by == "max-hold" else f"{about} How it was caught is not said, so it may be a floor."
@@ -149,7 +165,8 @@ def kit_effect(before: Measured, after: Measured) -> Finding:
     first, second = before.number or Decimal(0), after.number or Decimal(0)
     off = first - second
     part = off / first if first else Decimal(0)
-    why = f"{say(first)} A without, {say(second)} A with the kit: {say(abs(off))} A ({say(abs(part) * 100, 2)} %) {'less' if off >= 0 else 'more'}."
+    change = f"{say(abs(off))} A ({say(abs(part) * 100, 2)} %) {'less' if off >= 0 else 'more'}"
+    why = f"{say(first)} A without, {say(second)} A with the kit: {change}."
     caution = "Kits run hot: do not touch."
     if off < 0:
         return judged(point, rule, Verdict.BAD, why, after, unit="A", next="Remove it; check its wiring.", caution=caution)

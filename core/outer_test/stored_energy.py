@@ -87,9 +87,7 @@ def discharged(point: str, reading: Measured, rules: HouseRules = DEFAULT) -> Fi
             f"{shown}: still charged. It can throw your hand into a blade or an edge.",
             f"Do not touch it. Bleed through {say(BLEED_OHM / 1000)} kΩ 5 W, then prove it again.",
         )
-    return judged(
-        point, "stored-energy", verdict, why, reading, unit="V d.c.", high=SAFE_V, watch_high=2.0, decision=school, next=step
-    )
+    return judged(point, "stored-energy", verdict, why, reading, unit="V d.c.", high=SAFE_V, watch_high=2.0, decision=school, next=step)
 
 
 def all_discharged(found: list[Finding], missing: tuple[str, ...], held: StoredEnergy | None) -> Finding:

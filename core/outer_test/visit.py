@@ -17,6 +17,8 @@ Complaint = Literal[
 ]  # fmt: skip
 MeterUnit = Literal["uf", "v", "vdc", "a", "ohm", "mohm", "f", "s"]
 PowerClaim = Literal["unknown", "live", "dead-claimed"]
+PEAK_BY = ("inrush", "max-hold")
+PEAK_FITTED = ("none", "two-wire", "relay")
 PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]
 
 

@@ -30,7 +30,14 @@ def winding_ground(reading: Measured, point: str = "winding.c_ground.ohm", rules
     limits = {"unit": "Ω", "low": float(GROUNDED_OHM)}
     if kind in ("OL", "open"):
         if kind == "OL" and reading.top is not None and reading.top >= MEGOHM:
-            return judged(point, rule, Verdict.GOOD, f"OL on a range to {say(reading.top / MEGOHM)} MΩ: no path to ground.", reading, **limits)
+            return judged(
+                point,
+                rule,
+                Verdict.GOOD,
+                f"OL on a range to {say(reading.top / MEGOHM)} MΩ: no path to ground.",
+                reading,
+                **limits,
+            )
         known = f"ends at {say(reading.top)} Ω" if reading.top is not None else "has a top that is not known"
         why = f"OL, but the range {known}; it must reach 1 MΩ to tell."
         return judged(point, rule, Verdict.UNSURE, why, reading, next="Use the highest ohms range and enter its top.", **limits)

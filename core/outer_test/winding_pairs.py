@@ -61,9 +61,7 @@ def winding_id(pairs: Mapping[str, Measured], motor: str = "winding") -> tuple[F
     return judged(point, rule, Verdict.GOOD, why), Identified(common, start, run, known)
 
 
-def winding_sum(
-    c_r: Measured, c_s: Measured, r_s: Measured, leads: Measured | None = None, point: str = "winding.r_s.ohm"
-) -> Finding:
+def winding_sum(c_r: Measured, c_s: Measured, r_s: Measured, leads: Measured | None = None, point: str = "winding.r_s.ohm") -> Finding:
     """Common to run plus common to start must be run to start; the residue is what is left over.
 
     c_r, c_s, r_s: Ω. leads: Ω of the leads touched together, subtracted from each pair. |residue| up to the arithmetic

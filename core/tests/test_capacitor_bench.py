@@ -87,9 +87,7 @@ class Limits(unittest.TestCase):
     @given(st.integers(0, 5500), st.integers(0, 5500), st.sampled_from(["label", "5", "6", "10", "tiered"]))
     def test_a_verdict_never_improves_away_from_nominal_downwards(self, one: int, other: int, school: str) -> None:
         near, far = max(one, other), min(one, other)
-        ranks = [
-            RANK[cap_bench(measure(f"{v / 100:.2f}"), 55, 6, HouseRules(capacitor_limit=school)).verdict] for v in (near, far)
-        ]  # type: ignore[arg-type]
+        ranks = [RANK[cap_bench(measure(f"{v / 100:.2f}"), 55, 6, HouseRules(capacitor_limit=school)).verdict] for v in (near, far)]  # type: ignore[arg-type]
         self.assertLessEqual(ranks[1], ranks[0])
 
     @given(st.decimals(0, 100, places=1).map(str), st.floats(0, 20), st.sampled_from(["shared-risk", "guarded"]))

@@ -28,9 +28,7 @@ class Documented(unittest.TestCase):
 
     def test_a_function_named_as_a_rule_carries_a_source_in_its_docstring(self) -> None:
         names = {name.replace("-", "_") for name in RULES} | {"cap_parallel", "cap_series", "cap_fit", "decide"}
-        found = {
-            name: member for module in MODULES for name, member in inspect.getmembers(module, inspect.isfunction) if name in names
-        }
+        found = {name: member for module in MODULES for name, member in inspect.getmembers(module, inspect.isfunction) if name in names}
         self.assertGreaterEqual(set(found), {"cap_bench", "cap_start", "plate_mca", "absence", "stored_energy", "decide"})
         for name, function in found.items():
             with self.subTest(name):

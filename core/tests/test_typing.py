@@ -98,7 +98,9 @@ class Line(unittest.TestCase):
         self.assertLessEqual(points, set(POINTS))
 
     def test_every_measured_point_of_the_round_can_be_said(self) -> None:
-        said = {point for named in SAYINGS.values() for point in named} | {point for words in AT_STATION.values() for point in words.values()}
+        said = {point for named in SAYINGS.values() for point in named} | {
+            point for words in AT_STATION.values() for point in words.values()
+        }
         unsaid = {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP)} - said - {"start.result"}
         self.assertEqual(unsaid, set())
 

@@ -18,10 +18,19 @@ from visits.write_lists import claim_power, end_lifted, finish
 _NAMES = UUID("6f1c2d0e-5f1b-4a57-9d0a-7e5d3c9b8a10")
 # Children before parents, so that rows can be removed in this order.
 _TABLES = (
+    "visits_ruleschange", "accounts_houserulesversion",
     "visits_liftedending", "visits_liftedline", "visits_powerclaim", "visits_entry", "visits_visit",
     "fleet_platerevision", "fleet_unit", "fleet_site",
 )  # fmt: skip
-_APPEND_ONLY = ("visits_liftedending", "visits_liftedline", "visits_powerclaim", "visits_entry", "fleet_platerevision")
+_APPEND_ONLY = (
+    "visits_ruleschange",
+    "accounts_houserulesversion",
+    "visits_liftedending",
+    "visits_liftedline",
+    "visits_powerclaim",
+    "visits_entry",
+    "fleet_platerevision",
+)
 
 
 def demo_is_loaded() -> bool:
@@ -52,9 +61,7 @@ def load_demo() -> None:
     """Make the demo company, its people, units and the day's visits."""
     company = Company.objects.create(**COMPANY)
     people = {
-        username: Member.objects.create_user(
-            username, password=DEMO_PASSWORD, company=company, role=role, first_name=first, last_name=last
-        )
+        username: Member.objects.create_user(username, password=DEMO_PASSWORD, company=company, role=role, first_name=first, last_name=last)
         for username, first, last, role in (*TECHNICIANS, LEAD)
     }
     for unit in UNITS:

@@ -7,10 +7,18 @@ COMPANY: dict[str, Any] = {
     "rules": {"capacitor_limit": "label", "decision": "shared-risk", "replacement": "same"},
     "meters": {
         "clamp meter": {
-            "uf": {"pct": 1.9, "counts": 2, "top": 4000}, "v": {"pct": 1.0, "counts": 3, "top": 600},
-            "vdc": {"pct": 0.7, "counts": 2, "top": 600}, "a": {"pct": 2.0, "counts": 5, "top": 400},
+            "accuracy": {
+                "uf": [{"pct": 1.9, "counts": 2, "top": 100}, {"pct": 3.0, "counts": 5, "top": 4000}],
+                "v": {"pct": 1.0, "counts": 3, "top": 600}, "vdc": {"pct": 0.7, "counts": 2, "top": 600},
+                "a": {"pct": 2.0, "counts": 5, "top": 400},
+                "ohm": [{"pct": 0.9, "counts": 2, "top": 600}, {"pct": 1.5, "counts": 3, "top": 40000000}],
+            },
+            "due": "2028-06-30",
         },
-        "pocket meter": {"uf": {"pct": 3.0, "counts": 5, "top": 200}, "v": {"pct": 1.5, "counts": 5, "top": 600}},
+        "pocket meter": {
+            "accuracy": {"uf": {"pct": 3.0, "counts": 5, "top": 200}, "v": {"pct": 1.5, "counts": 5, "top": 600}}, "due": "2026-03-31",
+        },
+        "insulation tester": {"accuracy": {"mohm": {"pct": 3.0, "counts": 5, "top": 2000}}, "due": None},
     },
     "van_stock": [
         {"uf": 55, "fan_uf": 7.5, "vac": 440, "count": 1}, {"uf": 45, "fan_uf": 5, "vac": 440, "count": 2},

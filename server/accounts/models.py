@@ -5,9 +5,14 @@ from typing import Any
 from django.contrib.auth.models import AbstractUser
 from django.db import models
 
+from accounts.append_only import AppendOnly
+
 
 class Company(models.Model):
-    """One contractor: its house rules, its meters, and the capacitors its vans carry, in the core's own shapes."""
+    """One contractor: its house rules, its meters, and the capacitors its vans carry, in the core's own shapes.
+
+    `meters` is by name: `accuracy` by unit, `due` the day its calibration is due, `retired` when it is not offered any more.
+    """
 
     name = models.CharField(max_length=120)
     rules = models.JSONField(default=dict, blank=True)
@@ -58,3 +63,17 @@ class CompanyRow(models.Model):
 
     class Meta:
         abstract = True
+
+
+class HouseRulesVersion(AppendOnly, CompanyRow):
+    """House rules as a lead set them, by whom, when and why. The newest is the company's own."""
+
+    uuid = models.UUIDField()
+    rules = models.JSONField()
+    note = models.CharField(max_length=200, blank=True)
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="house_rules_version_once")]
+        indexes = [models.Index(fields=["company", "at"])]

@@ -47,9 +47,7 @@ def register(api: NinjaAPI) -> None:
 
     def answer(request: HttpRequest, status: int, *errors: tuple[str, str]) -> HttpResponse:
         body = Problem([FieldError(field, message) for field, message in errors])
-        return api.create_response(
-            request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status
-        )
+        return api.create_response(request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status)
 
     def on(kind: type[Exception], handle: Any) -> None:
         api.add_exception_handler(kind, handle)

@@ -9,13 +9,13 @@ from ninja import Body, Router
 from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking
-from outer_test.plate import Plate
+from outer_test.plate import Contactor, Plate
 from outer_test.visit import Complaint, FittedCapacitor
 from visits.load import find_visit, load_visit
 from visits.open_visit import open_visit
 from visits.shapes import Round
 from visits.show import show_round
-from visits.write_plate import write_plate
+from visits.write_plate import PlateAsRead, write_plate
 
 router = Router(tags=["units"])
 
@@ -28,6 +28,7 @@ class PlateRead:
     visit: UUID
     plate: Plate
     fitted: tuple[FittedCapacitor, ...] = field(default=())
+    contactor_fitted: Contactor | None = None
     why: str = ""
 
 
@@ -50,7 +51,8 @@ class Opened:
 @router.put("/{unit_id}/plate", response={200: Round, 404: Problem, 409: Problem, 422: Problem})
 def read_plate(request: Asking, unit_id: UUID, body: Body[PlateRead]) -> HttpResponse:
     """Keep a newly read plate. The one before stays in the unit's history."""
-    write_plate(request.auth, body.visit, unit_id, body.id, body.plate, body.fitted, body.why)
+    read = PlateAsRead(body.plate, body.fitted, body.contactor_fitted, body.why)
+    write_plate(request.auth, body.visit, unit_id, body.id, read)
     row = find_visit(request.auth.company, body.visit)
     return answer(Round, show_round(load_visit(request.auth.company, row)))
 

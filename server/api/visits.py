@@ -22,6 +22,7 @@ from visits.show import show_round, show_visit
 from visits.today import today
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import add_lifted, claim_power, end_lifted, finish
+from visits.write_rules import judge_by_current_rules
 
 router = Router(tags=["visits"])
 REFUSALS = {401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 503: Problem}
@@ -37,6 +38,9 @@ class TypedReading:
     typed: str
     at: datetime | None = None
     meter: str = ""
+    by: str = ""
+    fitted: str = ""
+    turns: int = 1
     top: float | None = None
     supersedes: UUID | None = None
 
@@ -49,6 +53,7 @@ class TypedLine:
     text: str
     at: datetime | None = None
     meter: str = ""
+    station: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +101,13 @@ class FinishWhy:
     reason: str = ""
 
 
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """Something asked for, with the client's UUID."""
+
+    id: UUID
+
+
 @router.get("/today", response={200: Today, 401: Problem})
 def days_list(request: Asking) -> HttpResponse:
     """Today's visits of the company, the asker's own first."""
@@ -129,7 +141,9 @@ def keep_reading(request: Asking, visit_id: UUID, body: Body[TypedReading]) -> H
         value = body.typed if point.kind == "seen" else parse_typed(body.typed, body.point).value
     except TypedProblem as problem:
         raise FieldProblem("typed", str(problem)) from None
-    entry = NewEntry(body.id, body.point, value, _aware(body.at), body.meter, top=body.top, supersedes=body.supersedes)
+    entry = NewEntry(
+        body.id, body.point, value, _aware(body.at), body.meter, body.by, body.fitted, body.turns, body.top, body.supersedes
+    )  # fmt: skip
     return answer(Round, show_round(write_entries(request.auth, visit_id, [entry])))
 
 
@@ -138,9 +152,18 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
     """Understand an entry line and keep what was understood; the rest is given back to stay in the line."""
     if len(body.text) > MOST_ON_A_LINE:
         raise FieldProblem("text", f"keep it to {MOST_ON_A_LINE} characters")
-    parsed = parse_line(body.text)
+    parsed = parse_line(body.text, body.station)
     entries = [
-        NewEntry(uuid5(body.id, str(place)), item.point, item.value, _aware(body.at), body.meter if item.kind == "number" else "")
+        NewEntry(
+            uuid5(body.id, str(place)),
+            item.point,
+            item.value,
+            _aware(body.at),
+            body.meter if item.kind == "number" else "",
+            item.by,
+            item.fitted,
+            item.turns,
+        )
         for place, item in enumerate(parsed.items)
     ]
     loaded = write_entries(request.auth, visit_id, entries)
@@ -170,6 +193,12 @@ def put_back(request: Asking, visit_id: UUID, line_id: UUID, body: Body[LiftedHo
 def finish_visit(request: Asking, visit_id: UUID, body: Body[FinishWhy]) -> HttpResponse:
     """Finish the visit. With lines still open it needs a reason, which prints on the sheet."""
     return answer(Round, show_round(finish(request.auth, visit_id, body.reason)))
+
+
+@router.post("/visits/{visit_id}/rejudge", response={200: Round, **REFUSALS})
+def judge_anew(request: Asking, visit_id: UUID, body: Body[Asked]) -> HttpResponse:
+    """Judge an open visit by the company's house rules as they stand now; which ones it had before stays on record."""
+    return answer(Round, show_round(judge_by_current_rules(request.auth, visit_id, body.id)))
 
 
 def _aware(at: datetime | None) -> datetime | None:

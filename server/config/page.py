@@ -14,7 +14,5 @@ def page(request: HttpRequest) -> HttpResponseBase:
     """Serve the built page, and set the CSRF cookie that the API's writes need."""
     built = settings.WEB_DIST / "index.html"
     if not built.is_file():
-        return HttpResponse(
-            "The front end is not built. Run ./start, or npm run build in web/.", status=503, content_type="text/plain"
-        )
+        return HttpResponse("The front end is not built. Run ./start, or npm run build in web/.", status=503, content_type="text/plain")
     return FileResponse(built.open("rb"), content_type="text/html; charset=utf-8")

@@ -25,15 +25,25 @@ def read_visit(text: str | bytes) -> Visit:
         visit = _VISIT.validate_json(text, strict=True)
     except ValidationError as problem:
         raise VisitFileError(one_line(problem)) from None
-    _require_heading(text)
+    raw = json.loads(text)
+    for name in ("format", "version"):
+        if name not in raw:
+            raise VisitFileError(f'{name}: missing; a visit file begins {{"format": "outer-test-visit", "version": 1, ...}}')
+    _refuse_stray_booleans(raw, "")
     return visit
 
 
-def _require_heading(text: str | bytes) -> None:
-    heading = json.loads(text)
-    for name in ("format", "version"):
-        if name not in heading:
-            raise VisitFileError(f'{name}: missing; a visit file begins {{"format": "outer-test-visit", "version": 1, ...}}')
+_YES_NO_FIELDS = frozenset(("shift_delay", "add_on"))
+
+
+def _refuse_stray_booleans(part: Any, place: str) -> None:
+    """`true` would pass for 1 where a field is one of a few numbers."""
+    inner = part.items() if isinstance(part, dict) else enumerate(part) if isinstance(part, list) else ()
+    for name, value in inner:
+        here = f"{place}.{name}".lstrip(".")
+        if isinstance(value, bool) and name not in _YES_NO_FIELDS:
+            raise VisitFileError(f"{here}: must not be true or false")
+        _refuse_stray_booleans(value, here)
 
 
 def visit_from(raw: dict[str, Any]) -> Visit:

@@ -20,7 +20,7 @@ class Site(CompanyRow):
 
 
 class Unit(CompanyRow):
-    """One outdoor unit. `plate` and `fitted` are the core's Plate and FittedCapacitor as JSON, as they stand now."""
+    """One outdoor unit. `plate`, `fitted` and `contactor_fitted` are the core's shapes as JSON, as they stand now."""
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     site = models.ForeignKey(Site, on_delete=models.PROTECT, related_name="+")
@@ -28,6 +28,7 @@ class Unit(CompanyRow):
     serial = models.CharField(max_length=40, blank=True)
     plate = models.JSONField(default=dict)
     fitted = models.JSONField(default=list)
+    contactor_fitted = models.JSONField(null=True)
 
     def __str__(self) -> str:
         return f"{self.site}, {self.label}"
@@ -40,6 +41,7 @@ class PlateRevision(AppendOnly, CompanyRow):
     unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
     plate = models.JSONField()
     fitted = models.JSONField()
+    contactor_fitted = models.JSONField(null=True)
     why = models.CharField(max_length=200, blank=True)
     member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
     at = models.DateTimeField()

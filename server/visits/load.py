@@ -77,7 +77,7 @@ def loaded_with(before: Loaded, entries: Sequence[Entry] = (), lifted: Sequence[
 
 def member_names(company: Company) -> dict[int, str]:
     """How each of the company's people is named on screens and sheets; a change of name shows within half a minute."""
-    kept: dict[int, str] | None = cache.get_or_set(f"names of {company.pk}", lambda: _read_names(company), timeout=30)
+    kept: dict[int, str] | None = cache.get_or_set(f"member-names-{company.pk}", lambda: _read_names(company), timeout=30)
     return kept or {}
 
 
@@ -89,17 +89,13 @@ def _read_names(company: Company) -> dict[int, str]:
 def _core_visit(
     company: Company, row: Visit, entries: Sequence[Entry], power: Sequence[PowerClaim], lifted: Sequence[LiftedLine]
 ) -> core.Visit:
-    kept: dict[str, Any] = row.frozen or {
-        "plate": row.unit.plate,
-        "fitted": row.unit.fitted,
-        "van_stock": company.van_stock,
-        "meters": company.meters,
-    }
+    kept: dict[str, Any] = row.frozen or as_it_stands(company, row)
     measured = [entry for entry in entries if POINTS[entry.point].kind == "number"]
     return visit_from(
         kept
         | {
             "rules": row.rules,
+            "baseline": row.baseline,
             "conditions": row.conditions,
             "complaint": row.complaint or None,
             "began": row.began or None,
@@ -109,6 +105,18 @@ def _core_visit(
             "lifted": [_lifted(line) for line in lifted],
         }
     )
+
+
+def as_it_stands(company: Company, row: Visit) -> dict[str, Any]:
+    """Plate, parts, stock and meters as they stand now: what a finished visit keeps."""
+    return {
+        "plate": row.unit.plate,
+        "fitted": row.unit.fitted,
+        "contactor_fitted": row.unit.contactor_fitted,
+        "van_stock": company.van_stock,
+        "meters": {name: about["accuracy"] for name, about in company.meters.items()},
+        "calibration_due": {name: about["due"] for name, about in company.meters.items() if about.get("due")},
+    }
 
 
 def _seen(entries: Sequence[Entry]) -> dict[str, str | core.Seen]:

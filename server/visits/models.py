@@ -10,7 +10,11 @@ from fleet.models import Unit
 
 
 class Visit(CompanyRow):
-    """One visit to one unit. `frozen` keeps plate, meters and stock as they stood when it was finished."""
+    """One visit to one unit.
+
+    `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings
+    as they were known when it was opened; `rules` the house rules it was first judged by.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
@@ -25,6 +29,7 @@ class Visit(CompanyRow):
     finished_by = models.ForeignKey(Member, null=True, on_delete=models.PROTECT, related_name="+")
     finish_reason = models.CharField(max_length=300, blank=True)
     frozen = models.JSONField(null=True)
+    baseline = models.JSONField(default=list)
     return_of = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
 
     class Meta:
@@ -68,6 +73,16 @@ class PowerClaim(Written):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="power_claim_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class RulesChange(Written):
+    """The house rules a visit is judged by from then on, where somebody asked for it to be judged anew."""
+
+    rules = models.JSONField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="rules_change_once")]
         indexes = [models.Index(fields=["visit", "id"])]
 
 

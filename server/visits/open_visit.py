@@ -7,6 +7,7 @@ from django.utils import timezone
 from accounts.models import Member
 from fleet.models import Unit
 from outer_test.quantity import FieldProblem
+from visits.baseline import baseline_of
 from visits.models import Visit
 from visits.write_plate import NoSuchUnit
 
@@ -27,7 +28,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
         unit=unit,
         defaults={
             "technician": member, "scheduled_for": timezone.now(), "complaint": complaint, "began": began,
-            "rules": member.company.rules,
+            "rules": member.company.rules, "baseline": baseline_of(member.company, unit),
         },
     )[0]  # fmt: skip
     return visit

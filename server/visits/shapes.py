@@ -5,8 +5,9 @@ from datetime import datetime
 from uuid import UUID
 
 from outer_test.assess import Assessment
+from outer_test.circuit_state import Cabinet
 from outer_test.plan import Station
-from outer_test.plate import Plate
+from outer_test.plate import Contactor, Plate
 from outer_test.verdict import Verdict
 from outer_test.visit import Conditions, FittedCapacitor
 
@@ -19,6 +20,9 @@ class EntryShown:
     point: str
     value: str
     unit: str
+    by: str
+    fitted: str
+    turns: int
     at: datetime
     by_whom: str
     power: str
@@ -61,6 +65,8 @@ class Round:
     power_log: tuple[PowerShown, ...]
     plate: Plate
     fitted: tuple[FittedCapacitor, ...]
+    contactor_fitted: Contactor | None
+    cabinet: Cabinet
     conditions: Conditions
     finished_at: datetime | None
     finished_by: str
@@ -74,6 +80,14 @@ class PlateRevisionShown:
     at: datetime
     by_whom: str
     why: str
+
+
+@dataclass(frozen=True, slots=True)
+class MeterChoice:
+    """A meter that readings of this visit can be taken with; `overdue` where its calibration day has passed."""
+
+    name: str
+    overdue: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +107,8 @@ class VisitShown:
     began: str
     notes: str
     schools: dict[str, str]
-    meters: tuple[str, ...]
+    meters: tuple[MeterChoice, ...]
+    rules_are_current: bool
     round: Round
     plate_history: tuple[PlateRevisionShown, ...]
 

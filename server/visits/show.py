@@ -3,16 +3,19 @@
 from collections.abc import Iterable
 from uuid import UUID
 
+from django.utils import timezone
+
 from accounts.models import Company
 from fleet.models import PlateRevision
 from outer_test.assess import Assessment, assess
+from outer_test.circuit_state import cabinet
 from outer_test.house import SCHOOLS
 from outer_test.plan import stations
 from outer_test.points import POINTS
 from outer_test.visit import standing_readings
 from visits.load import Loaded
 from visits.models import Entry, LiftedLine, PowerClaim
-from visits.shapes import EntryShown, LiftedShown, PlateRevisionShown, PowerShown, Round, VisitShown
+from visits.shapes import EntryShown, LiftedShown, MeterChoice, PlateRevisionShown, PowerShown, Round, VisitShown
 
 
 def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
@@ -27,6 +30,8 @@ def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
         power_log=tuple(_power(claim, loaded.names) for claim in loaded.power),
         plate=visit.plate,
         fitted=visit.fitted,
+        contactor_fitted=visit.contactor_fitted,
+        cabinet=cabinet(visit, judged.findings),
         conditions=visit.conditions,
         finished_at=row.finished_at,
         finished_by="" if row.finished_by_id is None else loaded.names.get(row.finished_by_id, ""),
@@ -53,10 +58,19 @@ def show_visit(company: Company, loaded: Loaded) -> VisitShown:
         began=row.began,
         notes=row.notes,
         schools={choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()},
-        meters=tuple(loaded.visit.meters),
+        meters=tuple(_meters(company, loaded)),
+        rules_are_current=row.rules == company.rules or row.finished_at is not None,
         round=show_round(loaded),
         plate_history=tuple(PlateRevisionShown(one.at, one.member.shown_name, one.why) for one in history),
     )
+
+
+def _meters(company: Company, loaded: Loaded) -> Iterable[MeterChoice]:
+    today = timezone.localdate()
+    for name in loaded.visit.meters:
+        due = loaded.visit.calibration_due.get(name)
+        if not company.meters.get(name, {}).get("retired"):
+            yield MeterChoice(name, due is not None and due < today)
 
 
 def _entries(loaded: Loaded) -> Iterable[EntryShown]:
@@ -70,7 +84,8 @@ def _entries(loaded: Loaded) -> Iterable[EntryShown]:
 
 def _entry(entry: Entry, stands: bool, names: dict[int, str]) -> EntryShown:
     return EntryShown(
-        entry.uuid, entry.point, entry.value, POINTS[entry.point].sign, entry.at, names.get(entry.member_id, ""),
+        entry.uuid, entry.point, entry.value, POINTS[entry.point].sign, entry.by, entry.fitted, entry.turns, entry.at,
+        names.get(entry.member_id, ""),
         entry.power, stands, entry.supersedes, entry.meter,
     )  # fmt: skip
 

@@ -27,6 +27,8 @@ class NewEntry:
     value: str
     at: datetime | None = None
     meter: str = ""
+    by: str = ""
+    fitted: str = ""
     turns: int = 1
     top: float | None = None
     supersedes: UUID | None = None
@@ -69,6 +71,7 @@ def _entry_row(
     if point.kind == "seen":
         core.check_seen(entry.point, entry.value)
     else:
+        _check_tags(entry)
         core.Reading(entry.point, entry.value, at=at, turns=entry.turns, top=entry.top)
     if entry.meter and entry.meter not in meters:
         raise FieldProblem("meter", f'"{entry.meter[:40]}" is not among the company\'s meters')
@@ -76,8 +79,17 @@ def _entry_row(
         raise FieldProblem("supersedes", "names no reading at this point of this visit")
     return Entry(
         company=member.company, uuid=entry.id, visit=row, member=member, at=at, point=entry.point, value=entry.value,
-        meter=entry.meter, turns=entry.turns, top=entry.top, power=state, supersedes=entry.supersedes,
+        meter=entry.meter, by=entry.by, fitted=entry.fitted, turns=entry.turns, top=entry.top, power=state, supersedes=entry.supersedes,
     )  # fmt: skip
+
+
+def _check_tags(entry: NewEntry) -> None:
+    """Hold the tags of a start peak to their words; no other point has any, and only amps are read in turns."""
+    for name, value, words in (("by", entry.by, core.PEAK_BY), ("fitted", entry.fitted, core.PEAK_FITTED)):
+        if value and (value not in words or entry.point != "amps.compressor.peak_a"):
+            raise FieldProblem(name, f"is one of {', '.join(words)}, and only said of a start peak")
+    if entry.turns != 1 and POINTS[entry.point].unit != "a":
+        raise FieldProblem("turns", "only amps are read in turns through the jaw")
 
 
 def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry], now: datetime) -> list[LiftedLine]:
@@ -89,9 +101,7 @@ def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry],
         if what is None or what in open_now or entry.supersedes is not None:
             continue
         added.append(
-            LiftedLine(
-                company=member.company, uuid=uuid5(entry.id, "lifted"), visit=row, member=member, at=entry.at or now, what=what
-            )
+            LiftedLine(company=member.company, uuid=uuid5(entry.id, "lifted"), visit=row, member=member, at=entry.at or now, what=what)
         )
         open_now.add(what)
     return list(LiftedLine.objects.of(member.company).bulk_create(added)) if added else []

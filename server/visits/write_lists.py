@@ -11,7 +11,7 @@ from accounts.models import Member
 from outer_test import visit as core
 from outer_test.putback import FinishProblem, check_finish
 from outer_test.quantity import FieldProblem
-from visits.load import Loaded, find_visit, load_visit, open_for_writing
+from visits.load import Loaded, as_it_stands, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
 
 
@@ -49,9 +49,7 @@ def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str, at: dat
         return load_visit(member.company, row)
 
 
-def end_lifted(
-    member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str, at: datetime | None = None
-) -> Loaded:
+def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str, at: datetime | None = None) -> Loaded:
     """End a line: back, retired, or left until the return visit. A line ends once; ending it again changes nothing.
 
     Raises NoSuchVisit, Finished, FieldProblem.
@@ -90,10 +88,7 @@ def finish(member: Member, visit_id: UUID, force_reason: str) -> Loaded:
             check_finish(loaded.visit, force_reason)
         except FinishProblem as problem:
             raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
-        row.frozen = {
-            "plate": row.unit.plate, "fitted": row.unit.fitted, "van_stock": member.company.van_stock,
-            "meters": member.company.meters,
-        }  # fmt: skip
+        row.frozen = as_it_stands(member.company, row)
         row.finished_at, row.finished_by, row.finish_reason = timezone.now(), member, force_reason.strip()
         row.save(update_fields=["frozen", "finished_at", "finished_by", "finish_reason"])
         return load_visit(member.company, row)

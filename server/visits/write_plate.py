@@ -1,5 +1,6 @@
 """Keeping a plate as it was read, with who and when."""
 
+from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
@@ -9,21 +10,30 @@ from pydantic import TypeAdapter
 
 from accounts.models import Member
 from fleet.models import PlateRevision, Unit
-from outer_test.plate import Plate
+from outer_test.plate import Contactor, Plate
 from outer_test.visit import FittedCapacitor
 from visits.load import open_for_writing
 
 _FITTED = TypeAdapter(tuple[FittedCapacitor, ...])
 _PLATE = TypeAdapter(Plate)
+_CONTACTOR = TypeAdapter(Contactor | None)
+
+
+@dataclass(frozen=True, slots=True)
+class PlateAsRead:
+    """What was read: the plate, and the parts that are fitted by their own labels."""
+
+    plate: Plate
+    fitted: tuple[FittedCapacitor, ...] = ()
+    contactor: Contactor | None = None
+    why: str = ""
 
 
 class NoSuchUnit(LookupError):
     """This company has no such unit."""
 
 
-def write_plate(
-    member: Member, visit_id: UUID, unit_id: UUID, revision_id: UUID, plate: Plate, fitted: tuple[FittedCapacitor, ...], why: str
-) -> None:
+def write_plate(member: Member, visit_id: UUID, unit_id: UUID, revision_id: UUID, read: PlateAsRead) -> None:
     """Keep a newly read plate, and what is fitted, as the unit's own, while this visit to it is open.
 
     Raises NoSuchUnit, NoSuchVisit, Finished."""
@@ -33,14 +43,22 @@ def write_plate(
         unit: Any = Unit.objects.of(member.company).select_for_update().filter(id=unit_id).first()
         if unit is None:
             raise NoSuchUnit
-        plain = _PLATE.dump_python(plate, mode="json", exclude_none=True)
-        parts = _FITTED.dump_python(fitted, mode="json", exclude_none=True)
+        plain = _PLATE.dump_python(read.plate, mode="json", exclude_none=True)
+        parts = _FITTED.dump_python(read.fitted, mode="json", exclude_none=True)
+        contactor = _CONTACTOR.dump_python(read.contactor, mode="json", exclude_none=True)
         _, made = PlateRevision.objects.of(member.company).get_or_create(
             company=member.company,
             uuid=revision_id,
             unit=unit,
-            defaults={"plate": plain, "fitted": parts, "why": why[:200], "member": member, "at": timezone.now()},
+            defaults={
+                "plate": plain,
+                "fitted": parts,
+                "contactor_fitted": contactor,
+                "why": read.why[:200],
+                "member": member,
+                "at": timezone.now(),
+            },
         )
         if made:
-            unit.plate, unit.fitted = plain, parts
-            unit.save(update_fields=["plate", "fitted"])
+            unit.plate, unit.fitted, unit.contactor_fitted = plain, parts, contactor
+            unit.save(update_fields=["plate", "fitted", "contactor_fitted"])

@@ -21,9 +21,7 @@ class Demo(TestCase):
         other = Fixture("Other")
         load_demo()
         self.assertTrue(demo_is_loaded())
-        self.assertEqual(
-            Caller().send("POST", "/session", {"username": DEMO_USERNAME, "password": DEMO_PASSWORD}).status_code, 200
-        )
+        self.assertEqual(Caller().send("POST", "/session", {"username": DEMO_USERNAME, "password": DEMO_PASSWORD}).status_code, 200)
         visits = today(Member.objects.get(username=DEMO_USERNAME)).visits
         self.assertTrue({"bad", "good"} <= {visit.overall.value for visit in visits})
         remove_demo()

@@ -139,9 +139,7 @@ FIELDS = [
     "conditions",
 ]
 WORDS = ("cap.herm.uf", "39.9", "OL", "live", "dead-claimed", "back", "left", "\x00", "\ud800", "1e999", "amps.compressor.peak_a")
-LIKELY = st.dictionaries(
-    st.sampled_from(FIELDS), JSON | st.uuids().map(str) | st.sampled_from(WORDS) | st.datetimes().map(str), max_size=6
-)
+LIKELY = st.dictionaries(st.sampled_from(FIELDS), JSON | st.uuids().map(str) | st.sampled_from(WORDS) | st.datetimes().map(str), max_size=6)
 
 
 class RandomBodies(HypothesisTestCase):

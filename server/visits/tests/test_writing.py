@@ -15,7 +15,9 @@ from visits.models import Entry, LiftedLine, Visit
 
 class Writing(TestCase):
     def setUp(self) -> None:
-        self.mine = Fixture(meters={"clamp": {"uf": {"pct": 1.9, "counts": 2}}}, van_stock=[{"uf": 40, "fan_uf": 5, "vac": 440}])
+        self.mine = Fixture(
+            meters={"clamp": {"accuracy": {"uf": {"pct": 1.9, "counts": 2}}}}, van_stock=[{"uf": 40, "fan_uf": 5, "vac": 440}]
+        )
         self.caller = self.mine.client()
         self.visit = self.mine.visit
 

@@ -212,6 +212,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit_id}/rejudge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge Anew
+         * @description Judge an open visit by the company's house rules as they stand now; which ones it had before stays on record.
+         */
+        post: operations["api_visits_judge_anew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/units/{unit_id}/plate": {
         parameters: {
             query?: never;
@@ -246,6 +266,54 @@ export interface paths {
          * @description Open a visit to this unit now.
          */
         post: operations["api_units_new_visit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/company/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * House Rules
+         * @description The house rules, with what each school makes of the same reading.
+         */
+        get: operations["api_company_house_rules"];
+        /**
+         * Change Rules
+         * @description Keep new house rules. Visits already open keep theirs until they are judged anew on request.
+         */
+        put: operations["api_company_change_rules"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/company/meters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Meters
+         * @description The company's meters with their accuracy and calibration day.
+         */
+        get: operations["api_company_meters"];
+        /**
+         * Change Meters
+         * @description Keep the list of meters. A meter that readings name is retired, not removed.
+         */
+        put: operations["api_company_change_meters"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -375,8 +443,25 @@ export interface components {
          */
         Verdict: "stop" | "bad" | "unsure" | "watch" | "unjudged" | "good";
         /**
+         * Accused
+         * @description A part that a rule blames, and by which readings.
+         */
+        Accused: {
+            /** Part */
+            part: string;
+            /** Points */
+            points: string[];
+            /** Rules */
+            rules: string[];
+            /** Why */
+            why: string;
+        };
+        /**
          * Assessment
-         * @description Everything that follows from a visit. `recorded` are points kept that no rule judges.
+         * @description Everything that follows from a visit.
+         *
+         *     `recorded` are points kept that no rule judges; `accused` the parts that a rule blames; `ladder` what is next for a
+         *     compressor that does not start; `figures` what is only computed and shown.
          */
         Assessment: {
             overall: components["schemas"]["Verdict"];
@@ -392,6 +477,21 @@ export interface components {
              * @default []
              */
             recorded: string[];
+            /**
+             * Accused
+             * @default []
+             */
+            accused: components["schemas"]["Accused"][];
+            /**
+             * Ladder
+             * @default []
+             */
+            ladder: components["schemas"]["Rung"][];
+            /**
+             * Figures
+             * @default []
+             */
+            figures: components["schemas"]["Figure"][];
         };
         /**
          * AuxHeat
@@ -405,6 +505,32 @@ export interface components {
              * @default []
              */
             elements: components["schemas"]["Element"][];
+            /** Protection A */
+            protection_a?: number | null;
+        };
+        /**
+         * BlowerCapacitor
+         * @description The indoor blower's run capacitor, by its own label.
+         */
+        BlowerCapacitor: {
+            /** Uf */
+            uf?: number | null;
+            /** Tolerance Pct */
+            tolerance_pct?: number | null;
+        };
+        /**
+         * Cabinet
+         * @description What the drawing of a unit is made from: parts and wires with their state, inner links, and the probe spots.
+         */
+        Cabinet: {
+            /** Parts */
+            parts: components["schemas"]["PartShown"][];
+            /** Wires */
+            wires: components["schemas"]["WireShown"][];
+            /** Links */
+            links: components["schemas"]["Link"][];
+            /** Probes */
+            probes: components["schemas"]["Probe"][];
         };
         /**
          * Compressor
@@ -423,6 +549,12 @@ export interface components {
              * @enum {integer}
              */
             stages: 1 | 2;
+            /**
+             * Winding
+             * @default copper
+             * @enum {string}
+             */
+            winding: "copper" | "aluminium";
         };
         /**
          * Conditions
@@ -475,6 +607,11 @@ export interface components {
             kw: number;
             /** Volts */
             volts: number;
+            /**
+             * Disconnected
+             * @default
+             */
+            disconnected: string;
         };
         /**
          * EntryShown
@@ -492,6 +629,12 @@ export interface components {
             value: string;
             /** Unit */
             unit: string;
+            /** By */
+            by: string;
+            /** Fitted */
+            fitted: string;
+            /** Turns */
+            turns: number;
             /**
              * At
              * Format: date-time
@@ -523,11 +666,28 @@ export interface components {
             kind: "capacitor" | "electronic";
         };
         /**
+         * Figure
+         * @description A computed figure: its name, the points it rests on, its value with the half-width of its band, in `unit`.
+         */
+        Figure: {
+            /** Name */
+            name: string;
+            /** Points */
+            points: string[];
+            /** Value */
+            value: number;
+            /** Half */
+            half: number;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * Finding
          * @description One judgement. Numbers are in `unit`; `low`, `high` are the `bad` limits, `watch_low`, `watch_high` the inner cuts.
          *
          *     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
-         *     `school` the house rule it was judged by, `mark` the handbook's mark behind the source.
+         *     `school` the house rule it was judged by, `accuses` the part that this rule blames
+         *     (only where the rule says so), `mark` the handbook's mark behind the source.
          */
         Finding: {
             /** Point */
@@ -603,6 +763,11 @@ export interface components {
              * @default []
              */
             fits: components["schemas"]["Replacement"][];
+            /**
+             * Accuses
+             * @default
+             */
+            accuses: string;
         };
         /**
          * FittedCapacitor
@@ -666,6 +831,31 @@ export interface components {
             ended_at: string | null;
         };
         /**
+         * Link
+         * @description What joins two terminals inside a part.
+         */
+        Link: {
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fuse" | "contact" | "bar" | "coil" | "winding" | "capacitor" | "relay" | "switch" | "sensor" | "electronics";
+        };
+        /**
+         * MeterChoice
+         * @description A meter that readings of this visit can be taken with; `overdue` where its calibration day has passed.
+         */
+        MeterChoice: {
+            /** Name */
+            name: string;
+            /** Overdue */
+            overdue: boolean;
+        };
+        /**
          * Missing
          * @description A point this unit asks for that has no reading yet.
          */
@@ -676,6 +866,40 @@ export interface components {
             station: string;
             /** Why */
             why: string;
+        };
+        /**
+         * Part
+         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
+         */
+        Part: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
+            /** Label */
+            label: string;
+            /** Terminals */
+            terminals: string[];
+            /**
+             * Detail
+             * @default
+             */
+            detail: string;
+        };
+        /**
+         * PartShown
+         * @description A part and how it stands.
+         */
+        PartShown: {
+            part: components["schemas"]["Part"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "proven" | "not-yet" | "suspect";
         };
         /**
          * Plate
@@ -702,7 +926,8 @@ export interface components {
              *       "rla": null,
              *       "lra": null,
              *       "kind": null,
-             *       "stages": 1
+             *       "stages": 1,
+             *       "winding": "copper"
              *     }
              */
             compressor: components["schemas"]["Compressor"];
@@ -731,6 +956,7 @@ export interface components {
             made_week?: number | null;
             run_capacitor?: components["schemas"]["RunCapacitor"] | null;
             start_capacitor?: components["schemas"]["StartCapacitor"] | null;
+            blower_capacitor?: components["schemas"]["BlowerCapacitor"] | null;
             /** Start Device */
             start_device?: ("none" | "two-wire" | "relay") | null;
             /**
@@ -746,7 +972,8 @@ export interface components {
             /**
              * @default {
              *       "kind": null,
-             *       "elements": []
+             *       "elements": [],
+             *       "protection_a": null
              *     }
              */
             aux_heat: components["schemas"]["AuxHeat"];
@@ -818,6 +1045,29 @@ export interface components {
             by_whom: string;
         };
         /**
+         * Probe
+         * @description Red and black terminals for a reading, or the wire that goes through the clamp.
+         */
+        Probe: {
+            /** Point */
+            point: string;
+            /**
+             * Red
+             * @default
+             */
+            red: string;
+            /**
+             * Black
+             * @default
+             */
+            black: string;
+            /**
+             * Clamp
+             * @default
+             */
+            clamp: string;
+        };
+        /**
          * Replacement
          * @description One way to replace a part from the van stock. `error_pct` is the worst section's, signed.
          */
@@ -848,6 +1098,8 @@ export interface components {
             plate: components["schemas"]["Plate"];
             /** Fitted */
             fitted: components["schemas"]["FittedCapacitor"][];
+            contactor_fitted: components["schemas"]["Contactor"] | null;
+            cabinet: components["schemas"]["Cabinet"];
             conditions: components["schemas"]["Conditions"];
             /** Finished At */
             finished_at: string | null;
@@ -877,6 +1129,26 @@ export interface components {
             form: "dual" | "singles";
         };
         /**
+         * Rung
+         * @description One rung: what to do, whether it is done, and the point where it is entered.
+         */
+        Rung: {
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "found" | "next" | "later" | "skipped";
+            /** Point */
+            point: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * StartCapacitor
          * @description A start capacitor, by the band printed on it.
          */
@@ -902,7 +1174,10 @@ export interface components {
         };
         /**
          * Step
-         * @description One reading of the round. `lifts` is the line it adds to the not-put-back list by itself.
+         * @description One reading of the round.
+         *
+         *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
+         *     caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
          */
         Step: {
             /** Point */
@@ -936,6 +1211,26 @@ export interface components {
              * @default
              */
             caution: string;
+            /**
+             * Tags
+             * @default []
+             */
+            tags: string[];
+            /**
+             * Clamp
+             * @default false
+             */
+            clamp: boolean;
+            /**
+             * Timer
+             * @default
+             */
+            timer: string;
+            /**
+             * Timer S
+             * @default 0
+             */
+            timer_s: number;
         };
         /**
          * VisitShown
@@ -980,10 +1275,42 @@ export interface components {
                 [key: string]: string;
             };
             /** Meters */
-            meters: string[];
+            meters: components["schemas"]["MeterChoice"][];
+            /** Rules Are Current */
+            rules_are_current: boolean;
             round: components["schemas"]["Round"];
             /** Plate History */
             plate_history: components["schemas"]["PlateRevisionShown"][];
+        };
+        /**
+         * Wire
+         * @description A wire between two terminals, each written `part.terminal`.
+         */
+        Wire: {
+            /** Name */
+            name: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /**
+             * Group
+             * @default line
+             * @enum {string}
+             */
+            group: "line" | "control" | "sensor";
+        };
+        /**
+         * WireShown
+         * @description A wire and how it stands.
+         */
+        WireShown: {
+            wire: components["schemas"]["Wire"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "proven" | "not-yet" | "suspect";
         };
         /**
          * TypedReading
@@ -1006,6 +1333,21 @@ export interface components {
              * @default
              */
             meter: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /**
+             * Fitted
+             * @default
+             */
+            fitted: string;
+            /**
+             * Turns
+             * @default 1
+             */
+            turns: number;
             /** Top */
             top?: number | null;
             /** Supersedes */
@@ -1057,6 +1399,11 @@ export interface components {
              * @default
              */
             meter: string;
+            /**
+             * Station
+             * @default
+             */
+            station: string;
         };
         /**
          * PowerSaid
@@ -1126,6 +1473,17 @@ export interface components {
             reason: string;
         };
         /**
+         * Asked
+         * @description Something asked for, with the client's UUID.
+         */
+        Asked: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
          * PlateRead
          * @description A plate as read on a visit, with the client's UUID and why it was read again.
          */
@@ -1146,6 +1504,7 @@ export interface components {
              * @default []
              */
             fitted: components["schemas"]["FittedCapacitor"][];
+            contactor_fitted?: components["schemas"]["Contactor"] | null;
             /**
              * Why
              * @default
@@ -1183,6 +1542,204 @@ export interface components {
              * @default
              */
             began: string;
+        };
+        /**
+         * ChoiceExample
+         * @description A choice of the house rules, the example in words, and its schools, the default first.
+         */
+        ChoiceExample: {
+            /** Choice */
+            choice: string;
+            /** Title */
+            title: string;
+            /** Example */
+            example: string;
+            /** Schools */
+            schools: components["schemas"]["SchoolExample"][];
+        };
+        /**
+         * HouseRules
+         * @description One company's choice of schools (handbook sections 2 to 6 and 8).
+         */
+        HouseRules: {
+            /**
+             * Capacitor Limit
+             * @default label
+             * @enum {string}
+             */
+            capacitor_limit: "label" | "5" | "6" | "10" | "tiered";
+            /**
+             * Contact Drop
+             * @default volts
+             * @enum {string}
+             */
+            contact_drop: "volts" | "strict-volts" | "heat";
+            /**
+             * Plate Amps
+             * @default ceiling
+             * @enum {string}
+             */
+            plate_amps: "ceiling" | "computed";
+            /**
+             * Decision
+             * @default shared-risk
+             * @enum {string}
+             */
+            decision: "shared-risk" | "guarded";
+            /**
+             * Replacement
+             * @default same
+             * @enum {string}
+             */
+            replacement: "same" | "within-10";
+            /**
+             * Conductor Column
+             * @default 60
+             * @enum {string}
+             */
+            conductor_column: "60" | "75";
+            /**
+             * Board Power
+             * @default both-off
+             * @enum {string}
+             */
+            board_power: "both-off" | "plug-pulled";
+            /**
+             * Start Kit
+             * @default relay
+             * @enum {string}
+             */
+            start_kit: "relay" | "two-wire";
+            /**
+             * Scroll Kit
+             * @default after-ladder
+             * @enum {string}
+             */
+            scroll_kit: "after-ladder" | "freely" | "never";
+        };
+        /**
+         * RulesShown
+         * @description The house rules now, every choice with its example under each school, and the versions, newest first.
+         */
+        RulesShown: {
+            rules: components["schemas"]["HouseRules"];
+            /** Choices */
+            choices: components["schemas"]["ChoiceExample"][];
+            /** Versions */
+            versions: components["schemas"]["RulesVersion"][];
+            /** May Change */
+            may_change: boolean;
+        };
+        /**
+         * RulesVersion
+         * @description House rules as they were set once.
+         */
+        RulesVersion: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
+            /** Note */
+            note: string;
+            rules: components["schemas"]["HouseRules"];
+        };
+        /**
+         * SchoolExample
+         * @description A school in words, and what it makes of the example.
+         */
+        SchoolExample: {
+            /** School */
+            school: string;
+            /** Words */
+            words: string;
+            finding: components["schemas"]["Finding"] | null;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+        };
+        /**
+         * NewRules
+         * @description House rules to keep from now on, with the client's UUID and why.
+         */
+        NewRules: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            rules: components["schemas"]["HouseRules"];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Accuracy
+         * @description A meter's printed accuracy on one unit: ±(pct % of reading + counts × resolution).
+         */
+        Accuracy: {
+            /**
+             * Pct
+             * @default 0
+             */
+            pct: number;
+            /**
+             * Counts
+             * @default 0
+             */
+            counts: number;
+            /** Resolution */
+            resolution?: number | null;
+            /** Top */
+            top?: number | null;
+        };
+        /**
+         * Instrument
+         * @description A meter: its accuracy by unit and range, the day its calibration is due, whether it is out of use.
+         */
+        Instrument: {
+            /** Name */
+            name: string;
+            /** Accuracy */
+            accuracy?: {
+                [key: string]: components["schemas"]["Accuracy"][];
+            };
+            /** Due */
+            due?: string | null;
+            /**
+             * Retired
+             * @default false
+             */
+            retired: boolean;
+        };
+        /**
+         * MetersShown
+         * @description The company's meters; `today` is the day that overdue is told by.
+         */
+        MetersShown: {
+            /** Meters */
+            meters: components["schemas"]["Instrument"][];
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** May Change */
+            may_change: boolean;
+        };
+        /**
+         * NewMeters
+         * @description The company's meters from now on.
+         */
+        NewMeters: {
+            /** Meters */
+            meters: components["schemas"]["Instrument"][];
         };
     };
     responses: never;
@@ -1885,6 +2442,86 @@ export interface operations {
             };
         };
     };
+    api_visits_judge_anew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Asked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_units_read_plate: {
         parameters: {
             query?: never;
@@ -1964,6 +2601,184 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_house_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_change_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRules"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_meters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MetersShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_change_meters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMeters"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MetersShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

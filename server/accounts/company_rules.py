@@ -1,0 +1,47 @@
+"""Setting a company's house rules, and every version there was."""
+
+from dataclasses import asdict, dataclass
+from datetime import datetime
+from uuid import UUID
+
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.models import Company, HouseRulesVersion, Member
+from outer_test.house import HouseRules
+from outer_test.quantity import FieldProblem
+
+MOST_SHOWN = 50
+
+
+@dataclass(frozen=True, slots=True)
+class Version:
+    """House rules as somebody set them."""
+
+    at: datetime
+    by_whom: str
+    note: str
+    rules: HouseRules
+
+
+def rules_versions(company: Company) -> list[Version]:
+    """The versions, newest first."""
+    rows = HouseRulesVersion.objects.of(company).select_related("member").order_by("-at")[:MOST_SHOWN]
+    return [Version(row.at, row.member.shown_name, row.note, HouseRules(**row.rules)) for row in rows]
+
+
+def set_rules(member: Member, version_id: UUID, rules: HouseRules, note: str) -> None:
+    """Keep new house rules as the company's own. The same UUID sent again changes nothing. Raises FieldProblem."""
+    if len(note) > 200:
+        raise FieldProblem("note", "keep it to 200 characters")
+    with transaction.atomic():
+        company = Company.objects.select_for_update().get(pk=member.company.pk)
+        _, made = HouseRulesVersion.objects.of(company).get_or_create(
+            company=company,
+            uuid=version_id,
+            defaults={"rules": asdict(rules), "note": note.strip(), "member": member, "at": timezone.now()},
+        )
+        if made:
+            company.rules = asdict(rules)
+            company.save(update_fields=["rules"])
+            member.company.rules = company.rules

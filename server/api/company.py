@@ -1,0 +1,102 @@
+"""The company: its meters and its house rules. Technicians read, leads change."""
+
+from dataclasses import dataclass
+from datetime import date, datetime
+from uuid import UUID
+
+from ninja import Body, Router
+
+from accounts.company_rules import rules_versions, set_rules
+from accounts.instruments import Instrument, instruments, set_instruments
+from api.problems import Problem, Refused
+from api.signed_in import Asking
+from outer_test.house import HouseRules
+from outer_test.school_examples import ChoiceExample, school_examples
+
+router = Router(tags=["company"])
+REFUSALS = {401: Problem, 403: Problem, 409: Problem, 422: Problem}
+
+
+@dataclass(frozen=True, slots=True)
+class RulesVersion:
+    """House rules as they were set once."""
+
+    at: datetime
+    by_whom: str
+    note: str
+    rules: HouseRules
+
+
+@dataclass(frozen=True, slots=True)
+class RulesShown:
+    """The house rules now, every choice with its example under each school, and the versions, newest first."""
+
+    rules: HouseRules
+    choices: tuple[ChoiceExample, ...]
+    versions: tuple[RulesVersion, ...]
+    may_change: bool
+
+
+@dataclass(frozen=True, slots=True)
+class NewRules:
+    """House rules to keep from now on, with the client's UUID and why."""
+
+    id: UUID
+    rules: HouseRules
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class MetersShown:
+    """The company's meters; `today` is the day that overdue is told by."""
+
+    meters: tuple[Instrument, ...]
+    today: date
+    may_change: bool
+
+
+@dataclass(frozen=True, slots=True)
+class NewMeters:
+    """The company's meters from now on."""
+
+    meters: tuple[Instrument, ...]
+
+
+def _need_lead(request: Asking) -> None:
+    if request.auth.role != "lead":
+        raise Refused(403, "Only a lead changes this.")
+
+
+def _rules(request: Asking) -> RulesShown:
+    member = request.auth
+    versions = tuple(RulesVersion(one.at, one.by_whom, one.note, one.rules) for one in rules_versions(member.company))
+    rules = HouseRules(**member.company.rules)
+    return RulesShown(rules, school_examples(), versions, member.role == "lead")
+
+
+@router.get("/rules", response={200: RulesShown, 401: Problem})
+def house_rules(request: Asking) -> RulesShown:
+    """The house rules, with what each school makes of the same reading."""
+    return _rules(request)
+
+
+@router.put("/rules", response={200: RulesShown, **REFUSALS})
+def change_rules(request: Asking, body: Body[NewRules]) -> RulesShown:
+    """Keep new house rules. Visits already open keep theirs until they are judged anew on request."""
+    _need_lead(request)
+    set_rules(request.auth, body.id, body.rules, body.note)
+    return _rules(request)
+
+
+@router.get("/meters", response={200: MetersShown, 401: Problem})
+def meters(request: Asking) -> MetersShown:
+    """The company's meters with their accuracy and calibration day."""
+    return MetersShown(instruments(request.auth.company), date.today(), request.auth.role == "lead")
+
+
+@router.put("/meters", response={200: MetersShown, **REFUSALS})
+def change_meters(request: Asking, body: Body[NewMeters]) -> MetersShown:
+    """Keep the list of meters. A meter that readings name is retired, not removed."""
+    _need_lead(request)
+    set_instruments(request.auth.company, body.meters)
+    return meters(request)
