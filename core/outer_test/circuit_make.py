@@ -99,7 +99,6 @@ def _motors(bench: _Bench, visit: Visit) -> None:
         if second:
             bench.link("compressor", "2 C", "coil")
             bench.join("contactor2.T1", "compressor.2")
-            bench.link("contactor2", "T2 L2", "contact")
     _fan(bench, visit)
 
 
@@ -207,10 +206,10 @@ def _control(bench: _Bench, plate: Plate) -> None:
     bench.add("indoor", "indoor", "indoors", f"R C Y {valve}{aux}{second}")
     bench.link("indoor", "R C", "electronics")
     bench.link("indoor", "R Y", "switch")
-    minutes = f"{say(plate.defrost.minutes)} min" if plate.defrost.minutes is not None else ""
+    minutes = f", {say(plate.defrost.minutes)} min" if plate.defrost.minutes is not None else ""
     ends = "D1 D2" if control == "time-temperature" else "CS AS"
     kind = "time and temperature" if control == "time-temperature" else "demand"
-    bench.add("board", "board", f"defrost board, {kind}", f"R C Y {valve}{aux} YO F1 F2 {ends}", minutes)
+    bench.add("board", "board", "defrost board", f"R C Y {valve}{aux} YO F1 F2 {ends}", f"{kind}{minutes}")
     bench.link("board", "F1 F2", "relay")
     bench.link("board", "Y YO", "relay")
     for name in ("R", "C", "Y", valve, *aux.split()):

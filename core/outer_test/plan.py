@@ -11,7 +11,7 @@ from outer_test.stored_energy import most_stored, stored_energy
 from outer_test.unit_shape import capacitor_sections, discharge_points, has_start_capacitor
 from outer_test.value import say
 from outer_test.verdict import Verdict
-from outer_test.visit import Visit
+from outer_test.visit import PowerState, Visit
 
 LEAST_BLEED_S = 10
 
@@ -25,10 +25,11 @@ class Station:
     steps: tuple[Step, ...]
 
 
-def stations(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Station, ...]:
+def stations(visit: Visit, verdicts: dict[str, Verdict], power: PowerState | None = None) -> tuple[Station, ...]:
     """The stations for this unit. A section judged bad asks for its new part as well.
 
-    verdicts: by point, from the assessment; empty to leave such follow-ups out.
+    verdicts: by point, from the assessment; empty to leave such follow-ups out. power: the power state now, to catch a
+    reading that wants another.
 
     >>> [station.name for station in stations(Visit(), {})][:4]
     ['plate', 'safe', 'look', 'capacitors']
@@ -37,7 +38,19 @@ def stations(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Station, ...]:
         (), _safe(visit), _look(visit), _capacitors(visit, verdicts), steps_of.CONTACTOR, _windings(visit), _power(visit), _run(visit),
         steps_of.BUTTON,
     )  # fmt: skip
-    return tuple(Station(name, title, own) for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True))
+    return tuple(
+        Station(name, title, tuple(_caught(step, power) for step in own))
+        for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True)
+    )
+
+
+def _caught(step: Step, power: PowerState | None) -> Step:
+    if step.power == "live" and power == "dead-proved":
+        return replace(step, caught="Live work, and the unit is proved dead. Power up and say so first.")
+    if step.power == "dead" and power is not None and power != "dead-proved":
+        state = {"live": "is live", "dead-claimed": "is only said to be dead"}.get(power, "may be live")
+        return replace(step, caught=f"Dead work, and the unit {state}. Prove it dead first.")
+    return step
 
 
 SINGLE_POLE = "A single-pole contactor leaves one leg of compressor and fan live while it is open."

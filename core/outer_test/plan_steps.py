@@ -15,7 +15,8 @@ class Step:
     """One reading of the round.
 
     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-    caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+    caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long;
+    `caught` says that the unit's power is not what this reading wants.
     """
 
     point: str
@@ -33,6 +34,7 @@ class Step:
     clamp: bool = False
     timer: str = ""
     timer_s: float = 0.0
+    caught: str = ""
 
     def told(self, caution: str) -> "Step":
         """The same step with a caution that names this unit's own numbers."""

@@ -7,10 +7,12 @@ from uuid import UUID, uuid5
 from django.db import connection, transaction
 from django.utils import timezone
 
-from accounts.demo_data import COMPANY, LEAD, TECHNICIANS, UNITS
+from accounts.demo_data import COMPANY, LEAD, TECHNICIANS
 from accounts.demo_people import DEMO_PASSWORD
+from accounts.demo_units import UNITS
 from accounts.models import Company, Member
 from fleet.models import Site, Unit
+from visits.baseline import baseline_of
 from visits.models import Visit
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import claim_power, end_lifted, finish
@@ -72,18 +74,19 @@ def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any
     key = about["key"]
     site = Site.objects.of(company).create(id=_id(key, "site"), company=company, name=about["site"], address=about["address"])
     unit = Unit.objects.of(company).create(
-        id=_id(key, "unit"), company=company, site=site, label=about["label"], serial=about["serial"],
-        plate=about["plate"], fitted=about.get("fitted", []),
+        id=_id(key, "unit"), company=company, site=site, label=about["label"], serial=about["serial"], plate=about["plate"],
+        fitted=about.get("fitted", []), contactor_fitted=about.get("contactor_fitted"),
     )  # fmt: skip
-    visit = about["visit"]
-    member = people[visit["technician"]]
     midnight = timezone.localtime().replace(hour=0, minute=0, second=0, microsecond=0)
-    row = Visit.objects.of(company).create(
-        id=_id(key, "visit"), company=company, unit=unit, technician=member, rules=company.rules,
-        scheduled_for=midnight + timedelta(minutes=visit["minute"]), complaint=visit["complaint"],
-        began=visit.get("began", ""), notes=visit.get("notes", ""), conditions=visit.get("conditions", {}),
-    )  # fmt: skip
-    _play(member, row, visit, timezone.now() - timedelta(minutes=45))
+    for visit in about["visits"]:
+        days = timedelta(days=visit.get("days_ago", 0))
+        row = Visit.objects.of(company).create(
+            id=_id(key, "visit", str(visit.get("days_ago", ""))), company=company, unit=unit, technician=people[visit["technician"]],
+            rules=company.rules, scheduled_for=midnight + timedelta(minutes=visit["minute"]) - days, complaint=visit["complaint"],
+            began=visit.get("began", ""), notes=visit.get("notes", ""), conditions=visit.get("conditions", {}),
+            baseline=baseline_of(company, unit),
+        )  # fmt: skip
+        _play(people[visit["technician"]], row, visit, timezone.now() - timedelta(minutes=50) - days)
 
 
 def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) -> None:
@@ -91,19 +94,28 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
     key = str(row.id)
     if visit.get("dead"):
         claim_power(member, row.id, _id(key, "dead"), "dead-claimed", start - timedelta(minutes=2))
-    loaded = None
-    for place, (point, value) in enumerate(visit.get("entries", [])):
-        at = start + timedelta(seconds=50 * place)
-        entry = NewEntry(_id(key, f"entry {place}"), point, value, at, _meter(point))
-        loaded = write_entries(member, row.id, [entry])
-    if visit.get("finished") and loaded is not None:
+    waiting: list[NewEntry] = []
+    for place, (point, value, *tags) in enumerate(visit.get("entries", [])):
+        at = start + timedelta(seconds=40 * place)
+        if point == "power":
+            write_entries(member, row.id, waiting)
+            waiting = []
+            claim_power(member, row.id, _id(key, f"power {place}"), value, at)
+            continue
+        said: dict[str, Any] = tags[0] if tags else {}
+        waiting.append(NewEntry(_id(key, f"entry {place}"), point, value, at, _meter(point), **said))
+        if point == "safe.tester_after":  # from here on it is proved dead, and what follows is recorded so
+            write_entries(member, row.id, waiting)
+            waiting = []
+    loaded = write_entries(member, row.id, waiting)
+    if visit.get("finished"):
         for line in loaded.lifted:
             end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", start + timedelta(minutes=30))
         finish(member, row.id, "")
 
 
 def _meter(point: str) -> str:
-    return "clamp meter" if point.endswith((".uf", ".v", ".vdc", "_a")) else ""
+    return "clamp meter" if point.endswith((".uf", ".v", ".vdc", "_a", ".a", "_v", ".ohm")) else ""
 
 
 def _id(*words: str) -> UUID:

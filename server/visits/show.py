@@ -23,7 +23,7 @@ def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
     visit, row = loaded.visit, loaded.row
     judged = assessment or assess(visit)
     return Round(
-        stations=stations(visit, {found.point: found.verdict for found in judged.findings}),
+        stations=stations(visit, {found.point: found.verdict for found in judged.findings}, judged.power.state),
         assessment=judged,
         entries=tuple(_entries(loaded)),
         lifted=tuple(_lifted(line, loaded.names) for line in loaded.lifted),

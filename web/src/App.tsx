@@ -8,6 +8,8 @@ import { SignIn } from "./screens/signin/SignIn";
 
 const TodayScreen = lazy(() => import("./screens/today/Today"));
 const RoundScreen = lazy(() => import("./screens/round/RoundScreen"));
+const RulesScreen = lazy(() => import("./screens/rules/Rules"));
+const MetersScreen = lazy(() => import("./screens/meters/Meters"));
 const SheetScreen = lazy(() => import("./screens/sheet/Sheet"));
 
 export function App() {
@@ -19,6 +21,8 @@ export function App() {
     <Suspense fallback={<Notice>Opening …</Notice>}>
       <Routes>
         <Route path="/" element={<TodayScreen />} />
+        <Route path="/rules" element={<RulesScreen />} />
+        <Route path="/meters" element={<MetersScreen />} />
         <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />
         <Route path="/visits/:visitId/:station?" element={<RoundScreen />} />
         <Route

@@ -9,12 +9,14 @@ import { BrowserRouter } from "react-router";
 
 import { resume } from "./api/outbox";
 import { queries } from "./api/queries";
+import { resumeTimers } from "./api/timers";
 import { App } from "./App";
 import { applyMode } from "./theme/mode";
 import { system } from "./theme/system";
 
 applyMode();
 resume();
+resumeTimers();
 
 const root = document.getElementById("root");
 if (root === null) throw new Error("index.html has no root element");

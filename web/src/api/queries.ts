@@ -23,6 +23,12 @@ export const useVisit = (id: string) =>
     queryFn: () => data(api.GET("/api/visits/{visit_id}", { params: { path: { visit_id: id } } })),
   });
 
+export const useHouseRules = () =>
+  useQuery({ queryKey: ["rules"], queryFn: () => data(api.GET("/api/company/rules")) });
+
+export const useMeters = () =>
+  useQuery({ queryKey: ["meters"], queryFn: () => data(api.GET("/api/company/meters")) });
+
 /** Put the newest round of a visit where its screens read it. */
 export function storeRound(visitId: string, round: Round): void {
   queries.setQueryData<VisitShown>(["visit", visitId], (visit) => visit && { ...visit, round });

@@ -1177,7 +1177,8 @@ export interface components {
          * @description One reading of the round.
          *
          *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-         *     caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+         *     caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long;
+         *     `caught` says that the unit's power is not what this reading wants.
          */
         Step: {
             /** Point */
@@ -1231,6 +1232,11 @@ export interface components {
              * @default 0
              */
             timer_s: number;
+            /**
+             * Caught
+             * @default
+             */
+            caught: string;
         };
         /**
          * VisitShown

@@ -1,6 +1,6 @@
 /** The dark bar at the top of every screen: the name, what this screen is about, and the person's own switches. */
 import { Box, Flex, Link } from "@chakra-ui/react";
-import { Moon, Sun, LogOut } from "lucide-react";
+import { Gauge, LogOut, Moon, Scale, Sun } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 
@@ -8,6 +8,7 @@ import { api, data } from "../api/client";
 import { queries } from "../api/queries";
 import { useMode } from "../theme/mode";
 import { BarButton } from "./controls";
+import { Timers } from "./Timers";
 
 export function Bar({ children }: { children?: ReactNode }) {
   const [mode, turn] = useMode();
@@ -16,49 +17,78 @@ export function Bar({ children }: { children?: ReactNode }) {
     queries.clear();
   };
   return (
-    <Flex
-      as="header"
-      bg="bar"
-      color="onBar"
-      minH="56px"
-      px={{ base: "3", md: "5" }}
-      py="1"
-      align="center"
-      gap="3"
-      wrap="wrap"
-      className="no-print"
-    >
-      <Link
-        asChild
-        color="onBar"
-        fontWeight="700"
-        fontSize="lg"
-        minH="44px"
-        display="inline-flex"
-        alignItems="center"
-        whiteSpace="nowrap"
-      >
-        <RouterLink to="/">Outer Test</RouterLink>
-      </Link>
+    <>
       <Flex
-        flex="1"
+        as="header"
+        bg="bar"
+        color="onBar"
+        minH="56px"
+        position={{ lg: "sticky" }}
+        top="0"
+        zIndex="20"
+        px={{ base: "3", md: "5" }}
+        py="1"
         align="center"
         gap="3"
-        minW="0"
-        wrap={{ base: "wrap", lg: "nowrap" }}
-        order={{ base: 3, lg: 0 }}
-        flexBasis={{ base: "100%", lg: "0" }}
+        wrap="wrap"
+        className="no-print"
       >
-        {children}
+        <Link
+          asChild
+          color="onBar"
+          fontWeight="700"
+          fontSize="lg"
+          minH="44px"
+          display="inline-flex"
+          alignItems="center"
+          whiteSpace="nowrap"
+        >
+          <RouterLink to="/">Outer Test</RouterLink>
+        </Link>
+        <Flex
+          flex="1"
+          align="center"
+          gap="3"
+          minW="0"
+          wrap={{ base: "wrap", lg: "nowrap" }}
+          order={{ base: 3, lg: 0 }}
+          flexBasis={{ base: "100%", lg: "0" }}
+        >
+          {children}
+        </Flex>
+        <Box ml="auto" display="flex">
+          <BarLink to="/rules" label="House rules">
+            <Scale size={20} aria-hidden />
+          </BarLink>
+          <BarLink to="/meters" label="Meters">
+            <Gauge size={20} aria-hidden />
+          </BarLink>
+          <BarButton label={mode === "dark" ? "Light" : "Dark"} onClick={turn}>
+            {mode === "dark" ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
+          </BarButton>
+          <BarButton label="Sign out" onClick={() => void leave()}>
+            <LogOut size={20} aria-hidden />
+          </BarButton>
+        </Box>
       </Flex>
-      <Box ml="auto" display="flex">
-        <BarButton label={mode === "dark" ? "Light" : "Dark"} onClick={turn}>
-          {mode === "dark" ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-        </BarButton>
-        <BarButton label="Sign out" onClick={() => void leave()}>
-          <LogOut size={20} aria-hidden />
-        </BarButton>
-      </Box>
-    </Flex>
+      <Timers />
+    </>
+  );
+}
+
+function BarLink({ to, label, children }: { to: string; label: string; children: ReactNode }) {
+  return (
+    <Link
+      asChild
+      color="onBar"
+      minW="44px"
+      minH="44px"
+      display="grid"
+      placeItems="center"
+      aria-label={label}
+      title={label}
+    >
+      <RouterLink to={to}>{children}</RouterLink>
+    </Link>
   );
 }

@@ -10,6 +10,7 @@ import { queries, storeRound } from "../../api/queries";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
+import { ContactorAndHeaters } from "./ContactorAndHeaters";
 import { FittedParts } from "./FittedParts";
 import { PlateFieldInput } from "./PlateFieldInput";
 import { PLATE_GROUPS } from "./plateFields";
@@ -20,7 +21,7 @@ const Fields = chakra("fieldset");
 export function PlateStation({ visit }: { visit: VisitShown }) {
   const { round } = visit;
   const draftName = `${visit.id} plate`;
-  const kept = typedFrom(round.plate, round.fitted);
+  const kept = typedFrom(round.plate, round.fitted, round.contactor_fitted);
   const draft = readDraft(draftName);
   const form = useForm<PlateTyped>({ defaultValues: draft ? (JSON.parse(draft) as PlateTyped) : kept });
   const base = useRef(JSON.stringify(kept)); // what the server keeps, to tell whether something was typed
@@ -52,7 +53,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       const next = await data(
         api.PUT("/api/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
       );
-      settle(typedFrom(next.plate, next.fitted));
+      settle(typedFrom(next.plate, next.fitted, next.contactor_fitted));
       storeRound(visit.id, next);
       void queries.invalidateQueries({ queryKey: ["visit", visit.id] });
     } catch (problem) {
@@ -71,7 +72,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
   };
   const errorAt = (name: string) =>
     errors.find(({ field }) => field.endsWith(`plate.${name}`) || field.includes(`plate.${name}.`))?.message;
-  const placed = (error: FieldError) => /plate\.|fitted\./.test(error.field);
+  const placed = (error: FieldError) => /plate\.|fitted\.|fitted$/.test(error.field);
 
   return (
     <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
@@ -99,6 +100,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
           </Box>
         ))}
         <FittedParts form={form} errors={errors} />
+        <ContactorAndHeaters form={form} errors={errors} />
       </Fields>
       {changed && !finished && (
         <Flex

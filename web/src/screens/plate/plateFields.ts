@@ -33,6 +33,7 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
       amps("compressor.lra", "Compressor LRA"),
       choice("compressor.kind", "Compressor", same("scroll", "reciprocating", "rotary", "inverter")),
       choice("compressor.stages", "Stages", same(1, 2), true),
+      choice("compressor.winding", "Winding wire", same("copper", "aluminium")),
       amps("fan.fla", "Fan FLA"),
       choice("fan.kind", "Fan motor", [
         ["capacitor", "capacitor motor"],
@@ -69,6 +70,8 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
         ["two-wire", "two-wire kit"],
         ["relay", "relay and capacitor"],
       ]),
+      number("blower_capacitor.uf", "Indoor blower", "µF"),
+      number("blower_capacitor.tolerance_pct", "Indoor blower, ±", "%"),
     ],
   },
   {
@@ -95,6 +98,7 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
       number("defrost.opens_f", "Coil switch opens", "°F"),
       number("defrost.limit_min", "Defrost limit", "min"),
       choice("aux_heat.kind", "Aux heat", same("electric", "gas", "none")),
+      amps("aux_heat.protection_a", "Aux heat fuse or breaker"),
       { name: "refrigerant", label: "Refrigerant" },
       number("made_year", "Year made", ""),
       number("made_week", "Week made", ""),

@@ -4,6 +4,7 @@ import { PLATE_FIELDS, type PlateField } from "./plateFields";
 
 type Plate = Schemas["Plate"];
 type Fitted = Schemas["FittedCapacitor"];
+type Contactor = Schemas["Contactor"];
 
 export interface FittedTyped {
   section: string;
@@ -15,11 +16,26 @@ export interface FittedTyped {
   add_on: boolean;
 }
 
+/** The fitted contactor by its own label; all empty where none is recorded. */
+export interface ContactorTyped {
+  poles: string;
+  amps: string;
+  coil_v: string;
+}
+
+export interface ElementTyped {
+  kw: string;
+  volts: string;
+  disconnected: string;
+}
+
 export interface PlateTyped {
   /** Texts by field name; the names' dots are written as bars, which the form library does not split on. */
   fields: Record<string, string>;
   unreadable: Record<string, boolean>;
   fitted: FittedTyped[];
+  contactor: ContactorTyped;
+  elements: ElementTyped[];
   why: string;
 }
 
@@ -32,7 +48,11 @@ function at(value: unknown, name: string): unknown {
     .reduce<unknown>((part, word) => (part as Record<string, unknown> | null)?.[word], value);
 }
 
-export function typedFrom(plate: Plate, fitted: Fitted[]): PlateTyped {
+export function typedFrom(
+  plate: Plate,
+  fitted: Fitted[],
+  contactor: Contactor | null | undefined,
+): PlateTyped {
   const fields: Record<string, string> = {};
   const unreadable: Record<string, boolean> = {};
   for (const { name } of PLATE_FIELDS) {
@@ -50,7 +70,23 @@ export function typedFrom(plate: Plate, fitted: Fitted[]): PlateTyped {
     duty: part.duty ?? "run",
     add_on: part.add_on ?? false,
   }));
-  return { fields, unreadable, fitted: parts, why: "" };
+  const elements = (plate.aux_heat?.elements ?? []).map((one) => ({
+    kw: text(one.kw),
+    volts: text(one.volts),
+    disconnected: one.disconnected ?? "",
+  }));
+  return {
+    fields,
+    unreadable,
+    fitted: parts,
+    contactor: {
+      poles: text(contactor?.poles),
+      amps: text(contactor?.amps),
+      coil_v: text(contactor?.coil_v),
+    },
+    elements,
+    why: "",
+  };
 }
 
 /** A typed number for the server: a decimal comma becomes a point; what is no number goes as typed, and comes back refused. */
@@ -69,13 +105,16 @@ function valueOf(field: PlateField, text: string): unknown {
 }
 
 /** The plate to send. Only what was typed is in it; parts of the plate that the form does not show are kept from `before`. */
-export function plateFrom(typed: PlateTyped, before: Plate): { plate: Plate; fitted: Fitted[] } {
+export function plateFrom(
+  typed: PlateTyped,
+  before: Plate,
+): { plate: Plate; fitted: Fitted[]; contactor_fitted: Contactor | null } {
   const plate = structuredClone(before) as Record<string, unknown>;
   for (const field of PLATE_FIELDS) {
     const text = typed.fields[key(field.name)] ?? "";
     put(plate, field.name, text.trim() === "" ? (field.list ? [] : undefined) : valueOf(field, text));
   }
-  for (const part of ["run_capacitor", "start_capacitor"]) {
+  for (const part of ["run_capacitor", "start_capacitor", "blower_capacitor"]) {
     const asked = plate[part] as Record<string, unknown> | null | undefined;
     const named = PLATE_FIELDS.some(({ name }) => name.startsWith(`${part}.`) && typed.unreadable[key(name)]);
     const telling = Object.entries(asked ?? {}).filter(([name, value]) => name !== "form" && value != null);
@@ -90,7 +129,17 @@ export function plateFrom(typed: PlateTyped, before: Plate): { plate: Plate; fit
       FITTED_NUMBERS.filter((name) => part[name].trim()).map((name) => [name, numeric(part[name])]),
     ),
   }));
-  return { plate: plate as Plate, fitted: fitted as Fitted[] };
+  const elements = typed.elements.map((one) => ({
+    kw: numeric(one.kw),
+    volts: numeric(one.volts),
+    disconnected: one.disconnected.trim(),
+  }));
+  put(plate, "aux_heat.elements", elements);
+  const known = Object.entries(typed.contactor).filter(([, value]) => value.trim() !== "");
+  const contactor = known.length
+    ? (Object.fromEntries(known.map(([name, value]) => [name, numeric(value)])) as Contactor)
+    : null;
+  return { plate: plate as Plate, fitted: fitted as Fitted[], contactor_fitted: contactor };
 }
 
 function put(plate: Record<string, unknown>, name: string, value: unknown): void {

@@ -9,9 +9,11 @@ import { meterInHand } from "./MeterChoice";
 
 export const EntryLine = memo(function EntryLine({
   visit,
+  station,
   onKept,
 }: {
   visit: string;
+  station: string;
   onKept: (point: string) => void;
 }) {
   const [typed, setTyped] = useDraft(`${visit} line`);
@@ -29,7 +31,13 @@ export const EntryLine = memo(function EntryLine({
     send({
       kind: "line",
       visit,
-      body: { id: crypto.randomUUID(), text, at: new Date().toISOString(), meter: meterInHand() },
+      body: {
+        id: crypto.randomUUID(),
+        text,
+        at: new Date().toISOString(),
+        meter: meterInHand(),
+        station,
+      },
     });
     setTyped("");
     onKept("");

@@ -6,16 +6,20 @@ import { useNavigate, useParams } from "react-router";
 import type { VisitShown } from "../../api/client";
 import { useOutbox } from "../../api/outbox";
 import { useVisit } from "../../api/queries";
+import { Cabinet } from "../../drawing/Cabinet";
 import { Bar } from "../../shell/Bar";
+import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT } from "../../shell/words";
 import { PlateStation } from "../plate/PlateStation";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
 import { KeysHelp } from "./KeysHelp";
+import { Accused, Figures, Ladder } from "./Ladder";
 import { NotPutBack } from "./NotPutBack";
 import { firstOpen, firstOpenStation, pointState, type Station } from "./points";
 import { PowerBadge, PowerPanel } from "./Power";
+import { Rejudge } from "./Rejudge";
 import { StationRail } from "./StationRail";
 import { StationSteps } from "./StationSteps";
 import { StopDialog } from "./StopDialog";
@@ -78,7 +82,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
         <Box display={{ base: "none", lg: "block" }}>
           <PowerBadge power={round.assessment.power} />
         </Box>
-        {!finished && <EntryLine visit={visit.id} onKept={setLastKept} />}
+        {!finished && <EntryLine visit={visit.id} station={station.name} onKept={setLastKept} />}
       </Bar>
       <Grid flex="1" templateColumns={{ base: "1fr", lg: "218px minmax(0, 1fr) 300px" }} alignItems="start">
         <StationRail visit={visit} current={station.name} refused={outbox.refused} />
@@ -87,17 +91,20 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           {station.name === "plate" ? (
             <PlateStation visit={visit} />
           ) : (
-            <StationSteps
-              visit={visit}
-              station={station}
-              current={current}
-              refused={outbox.refused}
-              choose={setPoint}
-              kept={(kept) => {
-                setLastKept(kept);
-                goStep(1);
-              }}
-            />
+            <>
+              <Wiring visit={visit} point={current} />
+              <StationSteps
+                visit={visit}
+                station={station}
+                current={current}
+                refused={outbox.refused}
+                choose={setPoint}
+                kept={(kept) => {
+                  setLastKept(kept);
+                  goStep(1);
+                }}
+              />
+            </>
           )}
           <Text fontSize="sm" color="faint" mt="5">
             Live work only by licensed people, under local code. <b className="num">↑ ↓</b> reading{" "}
@@ -113,12 +120,16 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           display="grid"
           gap="5"
           position={{ lg: "sticky" }}
-          top="0"
-          maxH={{ lg: "100vh" }}
+          top="56px"
+          maxH={{ lg: "calc(100vh - 56px)" }}
           overflowY={{ lg: "auto" }}
         >
           <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
           {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
+          <Accused visit={visit} />
+          <Ladder visit={visit} />
+          <Figures visit={visit} />
+          <Rejudge visit={visit} />
           <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
           <Finish visit={visit} />
         </Box>
@@ -127,6 +138,33 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
       <StopDialog round={round} visit={visit.id} />
       {help && <KeysHelp close={() => setHelp(false)} />}
     </Flex>
+  );
+}
+
+/** The drawing of the unit; on a phone it opens on request, so that entering readings keeps the glass. */
+function Wiring({ visit, point }: { visit: VisitShown; point: string }) {
+  const [open, setOpen] = useState(false);
+  const drawing = <Cabinet cabinet={visit.round.cabinet} point={point} />;
+  return (
+    <>
+      <Box
+        display={{ base: "none", lg: "block" }}
+        position="sticky"
+        top="56px"
+        zIndex="5"
+        bg="paper"
+        pt="2"
+        mt="-2"
+      >
+        {drawing}
+      </Box>
+      <Box display={{ base: "block", lg: "none" }} mb="3">
+        <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? "Hide the wiring" : "Where the probes go"}
+        </Button>
+        {open && drawing}
+      </Box>
+    </>
   );
 }
 

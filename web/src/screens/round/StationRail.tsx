@@ -27,7 +27,9 @@ export const StationRail = memo(function StationRail({
       overflowX={{ base: "auto", lg: "visible" }}
       pt={{ lg: "3" }}
       position={{ lg: "sticky" }}
-      top="0"
+      top={{ lg: "56px" }}
+      maxH={{ lg: "calc(100vh - 56px)" }}
+      overflowY={{ lg: "auto" }}
       borderBottomWidth={{ base: "1px", lg: "0" }}
       borderColor="rule"
     >

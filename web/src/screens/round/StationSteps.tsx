@@ -1,10 +1,13 @@
 /** A station's readings in order. The one at hand is open for typing; the others show what they said. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useEffect, useRef } from "react";
 
 import type { Finding, Step, VisitShown } from "../../api/client";
 import type { Refusal } from "../../api/outbox";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
+import { startTimer } from "../../api/timers";
+import { Button } from "../../shell/controls";
 import { capital } from "../../shell/words";
 import { MeterChoice } from "./MeterChoice";
 import { pointState, type PointState, type Station } from "./points";
@@ -66,8 +69,16 @@ function OpenStep(props: {
   kept: (point: string) => void;
 }) {
   const { visit, step, state, kept } = props;
+  const box = useRef<HTMLDivElement>(null);
+  // In a long station the reading at hand is brought into sight.
+  useEffect(() => {
+    void box.current?.scrollIntoView({ block: "nearest" });
+  }, [step.point]);
   return (
     <Box
+      ref={box}
+      scrollMarginTop={{ base: "12px", lg: "470px" }}
+      scrollMarginBottom="24px"
       bg="panel"
       borderBottomWidth="1px"
       borderColor="edge"
@@ -90,18 +101,33 @@ function OpenStep(props: {
           {step.caution}
         </Text>
       )}
+      {step.caught && visit.round.finished_at == null && (
+        <Text role="alert" color="brick" fontWeight="700" mb="2">
+          {step.caught}
+        </Text>
+      )}
       {visit.round.finished_at == null && (
         <StepEntry visit={visit.id} step={step} state={state} kept={kept} />
       )}
-      {state.finding && (
-        <Box mt="3">
-          <Tape finding={state.finding} />
-          <Told finding={state.finding} />
-        </Box>
+      {(step.timer_s ?? 0) > 0 && (
+        <Button mt="3" onClick={() => startTimer(step.timer ?? "", step.timer_s ?? 0)}>
+          Start the clock: {(step.timer ?? "").toLowerCase()}, {minutes(step.timer_s ?? 0)}
+        </Button>
+      )}
+      {[state.finding, ...state.others].map(
+        (finding) =>
+          finding && (
+            <Box mt="3" key={finding.rule + finding.why}>
+              <Tape finding={finding} />
+              <Told finding={finding} />
+            </Box>
+          ),
       )}
     </Box>
   );
 }
+
+const minutes = (seconds: number) => (seconds < 120 ? `${seconds} s` : `${seconds / 60} min`);
 
 function StepRow(props: { step: Step; state: PointState; large: boolean; choose: (point: string) => void }) {
   const { step, state, large, choose } = props;

@@ -9,6 +9,7 @@ import { Button, FieldProblem } from "../../shell/controls";
 import { capital, clock } from "../../shell/words";
 import { meterInHand } from "./MeterChoice";
 import type { PointState } from "./points";
+import { useTags, type Said } from "./Tags";
 
 interface Props {
   visit: string;
@@ -22,7 +23,7 @@ export function StepEntry(props: Props) {
 }
 
 /** Send what was typed for a step; a reading that already stands is superseded by it. */
-function keep({ visit, step, state }: Props, typed: string): void {
+function keep({ visit, step, state }: Props, typed: string, said: Said = NOTHING_SAID): void {
   dismissReading(visit, step.point);
   const meter = step.kind === "number" ? meterInHand() : "";
   send({
@@ -34,9 +35,18 @@ function keep({ visit, step, state }: Props, typed: string): void {
       typed,
       at: new Date().toISOString(),
       meter,
-      supersedes: state.entry?.id ?? null,
+      ...said,
+      supersedes: supersedes(step, state, said),
     },
   });
+}
+
+const NOTHING_SAID: Said = { by: "", fitted: "", turns: 1, top: null };
+
+/** What a new reading takes the place of; a peak with another start device fitted is another reading. */
+function supersedes(step: Step, state: PointState, said: Said): string | null {
+  const same = !step.tags?.length || (state.entry?.by === said.by && state.entry?.fitted === said.fitted);
+  return same ? (state.entry?.id ?? null) : null;
 }
 
 const Big = chakra("input", {
@@ -64,12 +74,16 @@ function NumberEntry(props: Props) {
   const input = useRef<HTMLInputElement>(null);
   const refused = state.refusal?.write.kind === "reading" ? state.refusal.write.body.typed : undefined;
   const shown = typed || (refused ?? "");
+  const tags = useTags(visit, step, shown);
   // Before the next key: what is typed ahead must land here.
-  useLayoutEffect(() => input.current?.focus(), [step.point]);
+  useLayoutEffect(() => {
+    input.current?.focus({ preventScroll: true });
+  }, [step.point]);
 
   const submit = () => {
-    keep(props, shown);
+    keep(props, shown, tags.said);
     setTyped("");
+    tags.forget();
     if (shown.trim()) kept(step.point);
   };
 
@@ -109,6 +123,7 @@ function NumberEntry(props: Props) {
           </Text>
         )}
       </Flex>
+      {tags.fields}
       {state.refusal && <FieldProblem id="reading-problem">{state.refusal.errors[0]?.message}</FieldProblem>}
     </form>
   );

@@ -2,7 +2,7 @@
 import { chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
 
-import type { Round } from "../../api/client";
+import type { Finding, Round } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { Mark } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
@@ -11,11 +11,10 @@ const Dialog = chakra("dialog");
 
 export function StopDialog({ round, visit }: { round: Round; visit: string }) {
   const [seen, setSeen] = useDraft(`${visit} stops seen`);
-  const known = seen ? seen.split(" ") : [];
-  const standing = new Map(round.entries.filter((one) => one.stands).map((one) => [one.point, one.id]));
+  const known = seen ? seen.split("|") : [];
+  const mark = (one: Finding) => `${one.point} ${one.shown} ${one.why}`;
   const stop = round.assessment.findings.find(
-    ({ verdict, point }) =>
-      verdict === "stop" && standing.has(point) && !known.includes(standing.get(point) ?? ""),
+    (one) => one.verdict === "stop" && shows(one, round) && !known.includes(mark(one)),
   );
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
@@ -23,7 +22,7 @@ export function StopDialog({ round, visit }: { round: Round; visit: string }) {
   }, [stop]);
   if (!stop || round.finished_at != null) return null;
   const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === stop.point);
-  const close = () => setSeen([...known, standing.get(stop.point)].join(" "));
+  const close = () => setSeen([...known, mark(stop)].join("|"));
   return (
     <Dialog
       ref={dialog}
@@ -44,7 +43,13 @@ export function StopDialog({ round, visit }: { round: Round; visit: string }) {
         </Heading>
       </Flex>
       <Text fontSize="xl" mb="1">
-        {step?.title}: <b className="num">{stop.shown}</b> {stop.unit}
+        {step ? (
+          <>
+            {step.title}: <b className="num">{stop.shown}</b> {stop.unit}
+          </>
+        ) : (
+          "Do not energise this unit."
+        )}
       </Text>
       <Text fontSize="lg" mb="2">
         {stop.why}
@@ -57,4 +62,9 @@ export function StopDialog({ round, visit }: { round: Round; visit: string }) {
       </Button>
     </Dialog>
   );
+}
+
+/** A stop is told for a reading, and for energising; a summary of readings repeats them and is not. */
+function shows(finding: Finding, round: Round): boolean {
+  return finding.point === "power.energise" || round.entries.some((one) => one.point === finding.point);
 }

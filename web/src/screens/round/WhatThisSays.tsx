@@ -5,11 +5,12 @@ import { memo } from "react";
 import type { Finding, Round } from "../../api/client";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { capital, clock } from "../../shell/words";
+import { findingsAt } from "./points";
 
 export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round: Round; point: string }) {
-  const finding = round.assessment.findings.find((one) => one.point === point);
+  const findings = findingsAt(round, point);
   const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === point);
-  const history = round.entries.filter((one) => one.point === point && !one.stands);
+  const history = round.entries.filter((one) => one.point === point).slice(0, -1);
   return (
     <Box
       as="section"
@@ -22,9 +23,12 @@ export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
         What this says
       </Heading>
-      {finding ? (
-        <Says finding={finding} title={step?.title ?? ""} />
-      ) : (
+      {findings.map((finding) => (
+        <Box key={finding.rule + finding.why} mb="3">
+          <Says finding={finding} title={step?.title ?? ""} />
+        </Box>
+      ))}
+      {findings.length === 0 && (
         <Text color="faint">Nothing yet: no reading here, or one that is only recorded.</Text>
       )}
       {history.length > 0 && (

@@ -7,20 +7,31 @@ export type Entry = Schemas["EntryShown"];
 export type Station = Schemas["Station"];
 
 export interface PointState {
+  /** The worst of the point's findings, and the others. */
   finding: Finding | undefined;
+  others: Finding[];
   entry: Entry | undefined;
   history: Entry[];
   refusal: Refusal | undefined;
   mark: MarkKind;
 }
 
+const WORST_FIRST = ["stop", "bad", "unsure", "watch", "unjudged", "good"];
+
+/** What was found at a point, the worst first. */
+export function findingsAt(round: Round, point: string): Finding[] {
+  return round.assessment.findings
+    .filter((one) => one.point === point)
+    .sort((one, two) => WORST_FIRST.indexOf(one.verdict) - WORST_FIRST.indexOf(two.verdict));
+}
+
 export function pointState(round: Round, refused: Refusal[], visit: string, point: string): PointState {
-  const finding = round.assessment.findings.find((one) => one.point === point);
+  const [finding, ...others] = findingsAt(round, point);
   const entries = round.entries.filter((one) => one.point === point);
-  const entry = entries.find((one) => one.stands);
+  const entry = entries.findLast((one) => one.stands);
   const refusal = refused.findLast((one) => isReadingAt(one, visit, point));
   const mark = refusal ? "error" : (finding?.verdict ?? (entry ? "kept" : "none"));
-  return { finding, entry, history: entries.filter((one) => !one.stands), refusal, mark };
+  return { finding, others, entry, history: entries.filter((one) => one !== entry), refusal, mark };
 }
 
 /** The first step of a station that still wants a reading, else its first. */

@@ -7,7 +7,7 @@ import { PLATE_FIELDS } from "../plate/plateFields";
 import { key, typedFrom } from "../plate/plateForm";
 
 export function SheetPlate({ visit }: { visit: VisitShown }) {
-  const typed = typedFrom(visit.round.plate, visit.round.fitted);
+  const typed = typedFrom(visit.round.plate, visit.round.fitted, visit.round.contactor_fitted);
   const shown = PLATE_FIELDS.filter(({ name }) => typed.fields[key(name)] || typed.unreadable[key(name)]);
   const findings = visit.round.assessment.findings.filter(
     ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),

@@ -1,0 +1,95 @@
+/** What is said along with a number: how a peak was caught and with what fitted, turns through the jaw, the range's top. */
+import { Flex, Text } from "@chakra-ui/react";
+
+import type { Schemas, Step } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { Choice, TextInput } from "../../shell/controls";
+
+export type Said = Pick<Schemas["TypedReading"], "by" | "fitted" | "turns" | "top">;
+
+const WORDS = {
+  by: {
+    name: "Caught by",
+    choices: [
+      ["", "not said"],
+      ["inrush", "true inrush"],
+      ["max-hold", "max-hold"],
+    ],
+  },
+  fitted: {
+    name: "Start device",
+    choices: [
+      ["", "not said"],
+      ["none", "none"],
+      ["two-wire", "two-wire kit"],
+      ["relay", "relay kit"],
+    ],
+  },
+} as const;
+
+/** The tags of a step, kept as drafts until the reading is sent; and the fields to say them with. */
+export function useTags(visit: string, step: Step, typed: string) {
+  const [by, setBy] = useDraft(`${visit} ${step.point} by`);
+  const [fitted, setFitted] = useDraft(`${visit} ${step.point} fitted`);
+  const [turns, setTurns] = useDraft(`${visit} ${step.point} turns`);
+  const [top, setTop] = useDraft(`${visit} ${step.point} top`);
+  const overRange = /^\s*(o\.?l|0l|over|inf)/i.test(typed);
+  const said: Said = {
+    by: step.tags?.includes("by") ? by : "",
+    fitted: step.tags?.includes("fitted") ? fitted : "",
+    turns: step.clamp && /^[1-9]\d?$/.test(turns.trim()) ? Number(turns) : 1,
+    top: overRange && Number.isFinite(Number(top)) && Number(top) > 0 ? Number(top) : null,
+  };
+  const fields = (
+    <Flex gap="4" wrap="wrap" mt="2" align="end">
+      {(["by", "fitted"] as const)
+        .filter((tag) => step.tags?.includes(tag))
+        .map((tag) => (
+          <label key={tag}>
+            <Text fontSize="sm">{WORDS[tag].name}</Text>
+            <Choice
+              w="10rem"
+              value={tag === "by" ? by : fitted}
+              onChange={(event) => (tag === "by" ? setBy : setFitted)(event.target.value)}
+            >
+              {WORDS[tag].choices.map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </Choice>
+          </label>
+        ))}
+      {step.clamp && (
+        <label>
+          <Text fontSize="sm">Turns through the jaw</Text>
+          <TextInput
+            className="num"
+            w="6rem"
+            inputMode="numeric"
+            maxLength={2}
+            placeholder="1"
+            value={turns}
+            onChange={(event) => setTurns(event.target.value)}
+          />
+        </label>
+      )}
+      {overRange && (
+        <label>
+          <Text fontSize="sm">Top of the range, {step.unit}</Text>
+          <TextInput
+            className="num"
+            w="10rem"
+            inputMode="decimal"
+            maxLength={12}
+            placeholder="as the meter’s"
+            value={top}
+            onChange={(event) => setTop(event.target.value)}
+          />
+        </label>
+      )}
+    </Flex>
+  );
+  const any = (step.tags?.length ?? 0) > 0 || step.clamp || overRange;
+  return { said, fields: any ? fields : null, forget: () => [setTurns, setTop].forEach((set) => set("")) };
+}

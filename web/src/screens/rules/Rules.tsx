@@ -1,0 +1,203 @@
+/** House rules: each school beside what it makes of the same reading. Leads choose; every version is kept. */
+import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { queries, useHouseRules } from "../../api/queries";
+import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { Tape } from "../../drawing/Tape";
+import { Bar } from "../../shell/Bar";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { capital, dayAndClock } from "../../shell/words";
+
+type Shown = Schemas["RulesShown"];
+type Rules = Schemas["HouseRules"];
+type Choice = Schemas["ChoiceExample"];
+
+export default function RulesScreen() {
+  const rules = useHouseRules();
+  return (
+    <>
+      <Bar>
+        <Text color="onBarFaint">House rules</Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "8" }} maxW="72rem">
+        <Heading as="h1" fontSize="2xl" mb="1">
+          House rules
+        </Heading>
+        <Text color="faint" mb="5" maxW="46rem">
+          Where the trade disagrees, your company picks. Beside each school stands what it makes of the same
+          reading. An open visit keeps the rules it was opened with until somebody asks to judge it anew.
+        </Text>
+        {rules.isPending && <Text>Opening …</Text>}
+        {rules.isError && <Text color="brick">{rules.error.message}</Text>}
+        {rules.data && <Form shown={rules.data} />}
+      </Box>
+    </>
+  );
+}
+
+function Form({ shown }: { shown: Shown }) {
+  const [draft, setDraft] = useDraft("house rules");
+  const [note, setNote] = useDraft("house rules note");
+  const [problem, setProblem] = useState("");
+  const chosen = draft ? (JSON.parse(draft) as Rules) : shown.rules;
+  const changed = JSON.stringify(chosen) !== JSON.stringify(shown.rules);
+  const save = async () => {
+    try {
+      const body = { id: crypto.randomUUID(), rules: chosen, note };
+      queries.setQueryData(["rules"], await data(api.PUT("/api/company/rules", { body })));
+      void queries.invalidateQueries({ queryKey: ["visit"] });
+      setDraft("");
+      setNote("");
+      setProblem("");
+    } catch (error) {
+      setProblem(
+        error instanceof ApiProblem ? error.message : "The server does not answer. Your choice is kept here.",
+      );
+    }
+  };
+  return (
+    <>
+      {!shown.may_change && <Text mb="4">Only a lead changes these.</Text>}
+      {shown.choices.map((choice) => (
+        <OneChoice
+          key={choice.choice}
+          choice={choice}
+          value={chosen[choice.choice as keyof Rules] ?? ""}
+          disabled={!shown.may_change}
+          choose={(school) => setDraft(JSON.stringify({ ...chosen, [choice.choice]: school }))}
+        />
+      ))}
+      {changed && shown.may_change && (
+        <Flex
+          position="sticky"
+          bottom="0"
+          bg="paper"
+          borderTopWidth="2px"
+          borderColor="copper"
+          py="3"
+          gap="3"
+          wrap="wrap"
+        >
+          <TextInput
+            flex="1 1 14rem"
+            w="auto"
+            aria-label="Why the rules change"
+            placeholder="why they change"
+            maxLength={200}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+          <Button look="next" onClick={() => void save()}>
+            Keep these rules
+          </Button>
+          <Button onClick={() => setDraft("")}>Forget the changes</Button>
+          {problem && <FieldProblem id="rules-problem">{problem}</FieldProblem>}
+        </Flex>
+      )}
+      <Versions shown={shown} />
+    </>
+  );
+}
+
+const Fields = chakra("fieldset");
+
+interface ChoiceProps {
+  choice: Choice;
+  value: string;
+  disabled: boolean;
+  choose: (school: string) => void;
+}
+
+function OneChoice({ choice, value, disabled, choose }: ChoiceProps) {
+  return (
+    <Fields disabled={disabled} borderTopWidth="1px" borderColor="edge" pt="3" mb="6" minW="0">
+      <chakra.legend fontWeight="700" fontSize="lg" pt="3">
+        {choice.title}
+      </chakra.legend>
+      {choice.example && (
+        <Text color="faint" mb="2">
+          Example: {choice.example}.
+        </Text>
+      )}
+      {choice.schools.map(({ school, words, finding, says }) => (
+        <Flex
+          as="label"
+          key={school}
+          gap="3"
+          align="center"
+          minH="52px"
+          px="3"
+          py="1"
+          wrap={{ base: "wrap", md: "nowrap" }}
+          bg={school === value ? "panel" : "transparent"}
+          borderLeftWidth="4px"
+          borderColor={school === value ? "copper" : "transparent"}
+          cursor={disabled ? "default" : "pointer"}
+        >
+          <input
+            type="radio"
+            name={choice.choice}
+            checked={school === value}
+            onChange={() => choose(school)}
+            aria-label={`${choice.title}: ${words}`}
+          />
+          <Text w={{ md: "17rem" }} flexShrink="0" fontWeight={school === value ? "700" : "400"}>
+            {capital(words)}
+          </Text>
+          {finding ? (
+            <Flex align="center" gap="3" flex="1" minW="0">
+              <Mark kind={finding.verdict} />
+              <Text color={markColour(finding.verdict)} fontWeight="700" w="5.5rem" flexShrink="0">
+                {capital(markWord(finding.verdict))}
+              </Text>
+              <Box w="200px" flexShrink="0" display={{ base: "none", md: "block" }}>
+                <Tape finding={finding} small />
+              </Box>
+              <Text fontSize="sm" color="faint">
+                {finding.why}
+              </Text>
+            </Flex>
+          ) : (
+            <Text fontSize="sm" color="faint" flex="1">
+              {says}
+            </Text>
+          )}
+        </Flex>
+      ))}
+    </Fields>
+  );
+}
+
+function Versions({ shown }: { shown: Shown }) {
+  if (shown.versions.length === 0)
+    return <Text color="faint">No change was made yet: these are the defaults you began with.</Text>;
+  return (
+    <Box as="section" aria-label="Versions" borderTopWidth="1px" borderColor="edge" pt="3">
+      <Heading as="h2" fontSize="lg" mb="1">
+        Versions
+      </Heading>
+      {shown.versions.map((version, index) => (
+        <Text key={version.at} py="1">
+          {dayAndClock(version.at)}, {version.by_whom}
+          {version.note && `: ${version.note}`}{" "}
+          <Text as="span" fontSize="sm" color="faint">
+            {differences(version.rules, shown.versions[index + 1]?.rules)}
+          </Text>
+        </Text>
+      ))}
+    </Box>
+  );
+}
+
+/** What one version changed against the one before it. */
+function differences(rules: Rules, before: Rules | undefined): string {
+  if (!before) return "first version kept";
+  const names = Object.keys(rules) as (keyof Rules)[];
+  return names
+    .filter((name) => rules[name] !== before[name])
+    .map((name) => `${name.replaceAll("_", " ")}: ${before[name]} → ${rules[name]}`)
+    .join("; ");
+}
