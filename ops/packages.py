@@ -16,6 +16,8 @@ def _missing(for_tests: bool) -> list[str]:
         missing.append("postgresql")
     if for_tests and shutil.which("chromium") is None:
         missing.append("chromium")
+    if for_tests and shutil.which("ngspice") is None:
+        missing.append("ngspice")
     if importlib.util.find_spec("ensurepip") is None:  # Debian ships what venv needs apart
         missing.append("python3-venv")
     return missing

@@ -6,7 +6,8 @@ from outer_test.visit import Visit
 
 
 def capacitor_sections(visit: Visit) -> tuple[Section, ...]:
-    """The run capacitor sections to measure. An inverter compressor and an electronic fan motor have none.
+    """The run capacitor sections to measure. An inverter or three-phase compressor and an electronic fan motor
+    have none.
 
     Where nothing is recorded both are expected; where the plate names one section only, only that one.
 
@@ -18,7 +19,7 @@ def capacitor_sections(visit: Visit) -> tuple[Section, ...]:
     asked = plate.run_capacitor
     sections: list[Section] = []
     for section in SECTIONS:
-        if section == "herm" and plate.compressor.kind == "inverter":
+        if section == "herm" and (plate.compressor.kind == "inverter" or plate.phase == 3):
             continue
         if section == "fan" and plate.fan.kind == "electronic":
             continue

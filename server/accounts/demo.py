@@ -111,7 +111,7 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
     if visit.get("finished"):
         for line in loaded.lifted:
             end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", start + timedelta(minutes=30))
-        finish(member, row.id, "")
+        finish(member, row.id, "", start + timedelta(minutes=45))
 
 
 def _meter(point: str) -> str:

@@ -72,7 +72,7 @@ def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, h
         return load_visit(member.company, row)
 
 
-def finish(member: Member, visit_id: UUID, force_reason: str) -> Loaded:
+def finish(member: Member, visit_id: UUID, force_reason: str, at: datetime | None = None) -> Loaded:
     """Finish a visit; with lines still open only by force, with a reason that prints on the sheet.
 
     Raises NoSuchVisit, FieldProblem. Finishing a finished visit changes nothing.
@@ -89,6 +89,6 @@ def finish(member: Member, visit_id: UUID, force_reason: str) -> Loaded:
         except FinishProblem as problem:
             raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
         row.frozen = as_it_stands(member.company, row)
-        row.finished_at, row.finished_by, row.finish_reason = timezone.now(), member, force_reason.strip()
+        row.finished_at, row.finished_by, row.finish_reason = at or timezone.now(), member, force_reason.strip()
         row.save(update_fields=["frozen", "finished_at", "finished_by", "finish_reason"])
         return load_visit(member.company, row)

@@ -295,8 +295,8 @@ function Clamp({ points, tones }: { points: [number, number][]; tones: Tones }) 
   const [x, y] = best as [number, number];
   return (
     <g fill="none" stroke={tones.copper} strokeWidth="3.4">
-      <circle cx={x} cy={y} r="11" strokeDasharray="58 11" />
-      <path d={`M${x + 10} ${y + 8}l9 9`} />
+      <path d={`M${x - 4} ${y - 10}a11 11 0 1 0 8 0`} />
+      <path d={`M${x - 6} ${y + 13}h12v14h-12z`} fill={tones.copper} strokeWidth="1" />
     </g>
   );
 }

@@ -114,11 +114,11 @@ interface ChoiceProps {
 function OneChoice({ choice, value, disabled, choose }: ChoiceProps) {
   return (
     <Fields disabled={disabled} borderTopWidth="1px" borderColor="edge" pt="3" mb="6" minW="0">
-      <chakra.legend fontWeight="700" fontSize="lg" pt="3">
+      <chakra.legend float="left" w="100%" fontWeight="700" fontSize="lg">
         {choice.title}
       </chakra.legend>
       {choice.example && (
-        <Text color="faint" mb="2">
+        <Text color="faint" mb="2" css={{ clear: "both" }}>
           Example: {choice.example}.
         </Text>
       )}
