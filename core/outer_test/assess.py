@@ -70,8 +70,7 @@ def assess(visit: Visit) -> Assessment:
     inputs = inputs_of(visit)
     safety = list(_safety_findings(inputs))
     power = power_now(visit, next((one for one in safety if one.point == "safe.dead"), None))
-    work = [_taken_while(one, inputs.readings.get(one.point), power, visit) for one in _work_findings(inputs)]
-    work = [_overdue(one, inputs.readings.get(one.point), visit) for one in work]
+    work = [_with_circumstances(one, inputs, power) for one in _work_findings(inputs)]
     findings = (*plate_findings(visit.plate, visit.rules), *safety, *work)
     return Assessment(
         worst(one.verdict for one in findings),
@@ -147,30 +146,30 @@ def _safety_findings(inputs: Inputs) -> Iterator[Finding]:
         yield all_discharged(charge, missing, most_stored(visit))
 
 
-def _taken_while(finding: Finding, reading: Reading | None, power: Power, visit: Visit) -> Finding:
-    """Mark a dead-only reading that was taken while the unit was not proved dead, and a live one taken while it was."""
+def _with_circumstances(finding: Finding, inputs: Inputs, power: Power) -> Finding:
+    """Say so where a reading was taken with the wrong power, or with a meter whose calibration was overdue."""
+    reading = inputs.readings.get(finding.point)
     if reading is None:
         return finding
+    words = [*_wrong_power(reading, power, inputs.visit), *_overdue(reading, inputs.visit)]
+    return replace(finding, caution=" ".join(filter(None, (*words, finding.caution)))) if words else finding
+
+
+def _wrong_power(reading: Reading, power: Power, visit: Visit) -> Iterator[str]:
+    """A dead-only reading that was taken while the unit was not proved dead, and a live one taken while it was."""
     wants = POINTS[reading.point].power
     powered_up = any(event.state == "live" for event in visit.power)
     state = reading.power or (None if powered_up else power.state)
     if wants == "dead" and state not in (None, "dead-proved"):
-        return _with_caution(finding, f"Dead work, but recorded while power was {_POWER_WORDS[state]}.")
-    if wants == "live" and reading.power == "dead-proved":
-        return _with_caution(finding, "Live work, but recorded while the unit was proved dead: it says nothing.")
-    return finding
+        yield f"Dead work, but recorded while power was {_POWER_WORDS[state]}."
+    elif wants == "live" and reading.power == "dead-proved":
+        yield "Live work, but recorded while the unit was proved dead: it says nothing."
 
 
-def _overdue(finding: Finding, reading: Reading | None, visit: Visit) -> Finding:
-    """Say so where the meter's calibration was due before the reading was taken."""
-    due = visit.calibration_due.get(reading.meter) if reading is not None and reading.meter is not None else None
-    if reading is None or due is None or reading.at is None or reading.at.date() <= due:
-        return finding
-    return _with_caution(finding, f"Read with {reading.meter}, whose calibration was due {due.isoformat()}.")
-
-
-def _with_caution(finding: Finding, words: str) -> Finding:
-    return replace(finding, caution=f"{words} {finding.caution}".strip())
+def _overdue(reading: Reading, visit: Visit) -> Iterator[str]:
+    due = visit.calibration_due.get(reading.meter) if reading.meter is not None else None
+    if due is not None and reading.at is not None and reading.at.date() > due:
+        yield f"Read with {reading.meter}, whose calibration was due {due.isoformat()}."
 
 
 def _missing(inputs: Inputs) -> Iterator[Missing]:

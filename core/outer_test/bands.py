@@ -4,14 +4,14 @@ from collections.abc import Sequence
 from decimal import Decimal
 
 from outer_test.meter import Measured
-from outer_test.value import Value, say
+from outer_test.value import Value, parse_value, say
 
 _DIGITS = 5
 
 
-def _derived(number: Decimal, half: Decimal, places: int | None = None) -> Measured:
-    text = say(number, _DIGITS) if places is None else f"{number:.{places}f}"
-    return Measured(Value(text, "number", number), number, half)
+def _derived(number: Decimal, half: Decimal) -> Measured:
+    shown = parse_value(say(number, _DIGITS))
+    return Measured(Value(shown.text, "number", number, shown.resolution), number, half)
 
 
 def product(over: Sequence[Measured], under: Sequence[Measured] = (), factor: Decimal = Decimal(1)) -> Measured:

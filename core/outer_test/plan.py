@@ -1,6 +1,7 @@
 """The round: which readings this unit asks for, station by station in working order, and how each is taken."""
 
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from math import ceil
 
 from outer_test import plan_electrical as steps_of
@@ -46,15 +47,36 @@ def stations(visit: Visit, verdicts: dict[str, Verdict], power: PowerState | Non
 
 def _caught(step: Step, power: PowerState | None) -> Step:
     if step.power == "live" and power == "dead-proved":
-        return replace(step, caught="Live work, and the unit is proved dead. Power up and say so first.")
+        return _with_catch(step, "Live work, and the unit is proved dead. Power up and say so first.")
     if step.power == "dead" and power is not None and power != "dead-proved":
         state = {"live": "is live", "dead-claimed": "is only said to be dead"}.get(power, "may be live")
-        return replace(step, caught=f"Dead work, and the unit {state}. Prove it dead first.")
+        return _with_catch(step, f"Dead work, and the unit {state}. Prove it dead first.")
     return step
 
 
 SINGLE_POLE = "A single-pole contactor leaves one leg of compressor and fan live while it is open."
 MODULES = "Motor modules hold charge too: wait the maker's time, prove under 30 V d.c. at the d.c. bus."
+
+
+# A visit is planned at every key that keeps a reading: what a step becomes is remembered.
+@lru_cache(maxsize=512)
+def _with_caution(step: Step, caution: str) -> Step:
+    return replace(step, caution=caution)
+
+
+@lru_cache(maxsize=512)
+def _with_clock(step: Step, name: str, seconds: float) -> Step:
+    return replace(step, timer=name, timer_s=seconds)
+
+
+@lru_cache(maxsize=64)
+def _optional(step: Step) -> Step:
+    return replace(step, needed=False)
+
+
+@lru_cache(maxsize=512)
+def _with_catch(step: Step, caught: str) -> Step:
+    return replace(step, caught=caught)
 
 
 def _safe(visit: Visit) -> tuple[Step, ...]:
@@ -67,11 +89,11 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
     told: list[Step] = []
     for step in steps:
         if POINTS[step.point].unit == "vdc":
-            told.append(replace(step, timer="Bleeding", timer_s=float(clock)))
+            told.append(_with_clock(step, "Bleeding", float(clock)))
         elif step.point == "safe.load.v" and visit.plate.contactor.poles == 1:
-            told.append(replace(step, caution=f"{SINGLE_POLE} {step.caution}"))
+            told.append(_with_caution(step, f"{SINGLE_POLE} {step.caution}"))
         elif step.point == "safe.tester_after" and electronic:
-            told.append(replace(step, caution=MODULES))
+            told.append(_with_caution(step, MODULES))
         else:
             told.append(step)
     return tuple(told)
@@ -86,7 +108,7 @@ def _capacitors(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Step, ...]:
     steps: list[Step] = []
     new_parts: list[Step] = []
     for section in capacitor_sections(visit):
-        steps.append(SECTION[section].told(caution=_charge(visit, section)))
+        steps.append(_with_caution(SECTION[section], _charge(visit, section)))
         new = NEW_PART[section]
         if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or any(r.point == new.point for r in visit.readings):
             new_parts.append(new)
@@ -99,10 +121,9 @@ def _windings(visit: Visit) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
     unlabelled = any(reading.point.startswith("winding.t") for reading in visit.readings)
     needed = not unlabelled and visit.plate.compressor.kind != "inverter"
-    pairs = tuple(replace(step, needed=needed) for step in steps_of.PAIRS)
-    cool = replace(steps_of.WINDING_MORE[2], timer="Overload cool-down", timer_s=3600.0)
-    more = (*steps_of.WINDING_MORE[:2], cool, *steps_of.WINDING_MORE[3:])
-    return (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *more, *_fan_windings(visit))
+    pairs = steps_of.PAIRS if needed else tuple(_optional(step) for step in steps_of.PAIRS)
+    own = (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *steps_of.WINDING_MORE)
+    return (*own, *_fan_windings(visit))
 
 
 def _fan_windings(visit: Visit) -> tuple[Step, ...]:
@@ -119,7 +140,7 @@ def _power(visit: Visit) -> tuple[Step, ...]:
     three = steps_of.THREE_PHASE if plate.phase == 3 else ()
     live: tuple[Step, ...] = steps_of.CONTACTOR_LIVE
     if plate.contactor.poles == 1:
-        live = tuple(replace(step, caution=SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
+        live = tuple(_with_caution(step, SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
     return (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)
 
 

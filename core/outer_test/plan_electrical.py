@@ -67,7 +67,15 @@ WINDING_MORE = (
         needed=False,
     ),
     make_step("winding.shell.f", "Compressor shell", "shell", "Thermometer on the shell, soaked.", needed=False),
-    make_step("winding.off_h", "Hours off", "off", "How long has it been off?", needed=False),
+    make_step(
+        "winding.off_h",
+        "Hours off",
+        "off",
+        "How long has it been off? An overload needs an hour or more to close again.",
+        needed=False,
+        timer="Overload cool-down",
+        timer_s=3600.0,
+    ),
     make_step(
         "winding.insulation.mohm",
         "Insulation, 500 V",

@@ -1,6 +1,6 @@
 """How each reading is taken: where the probes go, how the meter is set, what is lifted for it."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from outer_test.points import POINTS
 
@@ -35,10 +35,6 @@ class Step:
     timer: str = ""
     timer_s: float = 0.0
     caught: str = ""
-
-    def told(self, caution: str) -> "Step":
-        """The same step with a caution that names this unit's own numbers."""
-        return replace(self, caution=caution)
 
 
 def make_step(

@@ -3,6 +3,7 @@
 import re
 from dataclasses import dataclass
 from decimal import Decimal
+from functools import lru_cache
 from typing import Literal
 
 ValueKind = Literal["number", "OL", "closed", "open"]
@@ -21,16 +22,10 @@ class Value:
     text: str
     kind: ValueKind
     number: Decimal | None = None
-
-    @property
-    def resolution(self) -> Decimal:
-        """The weight of the last digit shown, in the reading's own unit (0 for a word)."""
-        if self.number is None:
-            return Decimal(0)
-        exponent = self.number.as_tuple().exponent
-        return Decimal(1).scaleb(exponent if isinstance(exponent, int) else 0)
+    resolution: Decimal = Decimal(0)  # the weight of the last digit shown, in the reading's own unit; 0 for a word
 
 
+@lru_cache(maxsize=4096)
 def parse_value(text: str) -> Value:
     """Read the exact text of a value: decimal digits, `OL`, `closed` or `open`.
 
@@ -49,9 +44,12 @@ def parse_value(text: str) -> Value:
         return Value(text, _WORDS[text])
     if not text.isascii() or not _DECIMAL.fullmatch(text):
         raise ValueProblem(f'"{text[:40]}" is not a reading: give decimal digits, OL, closed or open')
-    return Value(text, "number", Decimal(text))
+    number = Decimal(text)
+    exponent = number.as_tuple().exponent
+    return Value(text, "number", number, Decimal(1).scaleb(exponent if isinstance(exponent, int) else 0))
 
 
+@lru_cache(maxsize=4096)
 def exact(number: float) -> Decimal:
     """The decimal a float was written as, so that limits such as 55 × 0.94 come out exact.
 
@@ -61,6 +59,7 @@ def exact(number: float) -> Decimal:
     return Decimal(repr(number))
 
 
+@lru_cache(maxsize=8192)
 def say(number: Decimal | float, digits: int = 4) -> str:
     """A number in the fewest digits that still say it, at most `digits` significant ones.
 

@@ -129,6 +129,11 @@ export function dismissReading(visit: string, point: string): void {
   }
 }
 
+/** The points of a visit whose readings are on their way. */
+export function waitingPoints(waiting: Write[], visit: string): string[] {
+  return waiting.flatMap((one) => (one.kind === "reading" && one.visit === visit ? [one.body.point] : []));
+}
+
 /** Whether a refusal is about a reading at this point of this visit. */
 export function isReadingAt(refusal: Refusal, visit: string, point: string): boolean {
   const { write } = refusal;

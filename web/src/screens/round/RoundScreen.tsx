@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
-import { useOutbox } from "../../api/outbox";
+import { useOutbox, waitingPoints } from "../../api/outbox";
 import { useVisit } from "../../api/queries";
 import { Cabinet } from "../../drawing/Cabinet";
 import { Bar } from "../../shell/Bar";
@@ -60,6 +60,16 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
     const next = steps[at + by];
     if (next) setPoint(next.point);
   };
+  // From a reading that is asked for to the next such; from an optional one to its neighbour.
+  const goOn = () => {
+    const kept = new Set([
+      ...round.entries.map((one) => one.point),
+      ...waitingPoints(outbox.waiting, visit.id),
+    ]);
+    const asked = steps.slice(at + 1).find((step) => step.needed && !kept.has(step.point));
+    const next = steps[at]?.needed ? asked : steps[at + 1];
+    if (next) setPoint(next.point);
+  };
   useRoundKeys({ goStation, goStep, toggleHelp: () => setHelp((open) => !open) });
 
   const current = steps[at]?.point ?? "";
@@ -101,7 +111,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
                 choose={setPoint}
                 kept={(kept) => {
                   setLastKept(kept);
-                  goStep(1);
+                  goOn();
                 }}
               />
             </>

@@ -36,7 +36,9 @@ export function StationSteps({ visit, station, current, refused, choose, kept }:
         <Heading as="h1" fontSize="2xl">
           {station.title}
         </Heading>
-        {measures && visit.meters.length > 0 && visit.round.finished_at == null && <MeterChoice meters={visit.meters} />}
+        {measures && visit.meters.length > 0 && visit.round.finished_at == null && (
+          <MeterChoice meters={visit.meters} />
+        )}
       </Flex>
       {summary.map((finding) => (
         <Flex key={finding.point} gap="2" align="baseline" mb="3">

@@ -1,0 +1,174 @@
+"""The electrical round in a browser: a whole one by keyboard, the cabinet, clocks, meters, house rules."""
+
+from playwright.sync_api import expect
+
+from browser_tests.base import BrowserTest
+
+# A whole round of a unit with a time-and-temperature board: station, then what is typed or chosen, reading by reading.
+WHOLE_ROUND: tuple[tuple[str, tuple[str, ...]], ...] = (
+    ("Make safe", ("1!", "0.2", "0.1", "0.1", "0.0", "0.1", "0.1", "1!", "0.4", "0.1", "0.3")),
+    ("Look over", ("1!", "1!", "1!", "1!", "1!")),
+    ("Capacitors", ("34.8", "4.9")),
+    ("Contactor", ("11.4",)),
+    ("Windings", ("1!", "OL", "OL", "OL", "0.82", "2.05", "2.87")),
+    ("Power up", ("238", "119", "119", "26.2", "25.9", "25.7", "25.5", "1!", "0.03", "11.2")),
+    ("Start and run", ("62", "1!", "11.1", "0.7", "11.8")),
+    ("Button up", ("1!", "1!", "1!", "1!")),
+)
+READINGS = sum(len(entries) for _, entries in WHOLE_ROUND)
+
+
+class Round(BrowserTest):
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+
+    def enter(self, entry: str) -> int:
+        """Type a number and Enter, or press a digit for a choice; gives back the keys pressed."""
+        if entry.endswith("!"):
+            self.page.locator(f'[data-choice="{entry[0]}"]').wait_for()
+            self.page.keyboard.press(entry[0])
+            return 1
+        self.page.locator("[data-reading]").wait_for()
+        self.type(entry)
+        return len(entry) + 1
+
+    def walk(self) -> int:
+        """The whole round by keyboard; gives back the keys pressed."""
+        self.open_visit("Fell Road 21", "Plate")
+        keys = 0
+        for station, entries in WHOLE_ROUND:
+            self.page.locator("body").click(position={"x": 2, "y": 2})
+            if station != "Power up":
+                self.page.keyboard.press("ArrowRight")
+                keys += 1
+            else:  # what is live is read live: the power is said first
+                self.page.keyboard.press("Alt+p")
+                self.page.keyboard.press("Enter")
+                self.page.locator("body").click(position={"x": 2, "y": 2})
+                self.page.keyboard.press("ArrowRight")
+                keys += 3
+            expect(self.page.locator('nav a[aria-current="page"]')).to_contain_text(station)
+            for entry in entries:
+                keys += self.enter(entry)
+        return keys
+
+    def test_forty_five_readings_by_keyboard(self) -> None:
+        self.assertEqual(READINGS, 45)
+        self.walk()
+        expect(self.page.locator("nav").get_by_text("read", exact=True)).to_have_count(8)
+        visit = self.page.url.split("/visits/")[1].split("/")[0]
+        shown = self.page.request.get(f"{self.live_server_url}/api/visits/{visit}").json()["round"]
+        self.assertEqual(len(shown["entries"]), READINGS)
+        self.assertEqual([one["point"] for one in shown["assessment"]["missing"]], [])
+        bad = [one for one in shown["assessment"]["findings"] if one["verdict"] in ("bad", "stop")]
+        self.assertEqual(bad, [])
+
+    def test_the_cabinet_shows_where_the_probes_go_and_what_is_suspect(self) -> None:
+        self.open_visit("Quarry Lane 8", "Capacitors")
+        drawing = self.page.get_by_role("figure").get_by_role("img")
+        expect(drawing).to_have_attribute(
+            "aria-label",
+            "Wiring of this unit: ground, disconnect, contactor, compressor, fan, 55 + 7.5 µF, indoors, defrost board, reversing valve, coil sensor, ambient sensor. Red probe on capacitor HERM, black on capacitor C. Suspect: 55 + 7.5 µF.",
+        )
+        self.go_to("Start and run")
+        self.page.get_by_text("Fan running").click()
+        expect(drawing).to_have_attribute(
+            "aria-label",
+            "Wiring of this unit: ground, disconnect, contactor, compressor, fan, 55 + 7.5 µF, indoors, defrost board, reversing valve, coil sensor, ambient sensor. Clamp on the wire board F2–fan C. Suspect: 55 + 7.5 µF.",
+        )
+
+    def test_a_grounded_winding_stops_energising(self) -> None:
+        self.open_visit("Lock Cottage 1")
+        dialog = self.page.get_by_role("dialog")
+        expect(dialog).to_contain_text("Do not energise this unit.")
+        dialog.get_by_role("button").click()
+        expect(dialog).to_have_count(0)
+        expect(self.page.get_by_label("Parts these readings blame")).to_contain_text("Compressor.")
+
+    def test_live_work_on_a_dead_unit_is_caught(self) -> None:
+        self.open_visit("Quarry Lane 8", "Start and run")
+        expect(self.page.get_by_role("alert").first).to_contain_text("proved dead")
+        self.go_to("Windings")
+        expect(self.page.get_by_role("alert")).to_have_count(0)
+
+    def test_a_peak_with_its_tags(self) -> None:
+        self.open_visit("Fell Road 21", "Start and run")
+        self.page.get_by_text("Start peak").click()
+        self.page.get_by_label("Caught by").select_option("max-hold")
+        self.page.get_by_label("Start device").select_option("none")
+        self.page.locator("[data-reading]").fill("70")
+        self.page.keyboard.press("Enter")
+        self.enter("2!")
+        expect(self.page.get_by_label("It does not start: in this order")).to_contain_text("Run capacitor, measured")
+        self.page.get_by_text("Start peak").first.click()
+        expect(self.page.get_by_label("What this says")).to_contain_text("Max-hold shows a floor")
+
+    def test_the_top_of_the_range_is_asked_for_ol(self) -> None:
+        self.open_visit("Fell Road 21", "Windings")
+        self.page.get_by_text("C to ground").click()
+        self.page.locator("[data-reading]").fill("OL")
+        self.page.get_by_label("Top of the range").fill("40000000")
+        self.page.locator("[data-reading]").press("Enter")
+        self.page.get_by_text("C to ground").click()
+        expect(self.page.get_by_label("What this says")).to_contain_text("OL on a range to 40 MΩ")
+
+    def test_clocks_survive_a_reload_and_count_in_the_title(self) -> None:
+        self.open_visit("Quarry Lane 8", "Power up")
+        self.page.get_by_text("Restart delay").click()
+        self.page.get_by_role("button", name="Start the clock").click()
+        clocks = self.page.get_by_label("Clocks")
+        expect(clocks).to_contain_text("4:5")
+        self.page.goto(self.live_server_url)
+        expect(clocks).to_contain_text("Restart hold")
+        self.assertRegex(self.page.title(), r"^4:\d\d Restart hold$")
+        clocks.get_by_role("button", name="Restart hold: take off").click()
+        expect(clocks).to_have_count(0)
+
+    def test_a_clock_that_runs_out_says_so(self) -> None:
+        self.page.evaluate(
+            "localStorage.setItem('outer-test.timers', JSON.stringify([{id: 'a', name: 'Bleeding', ends: Date.now() + 1500, rung: false}]))"
+        )
+        self.page.reload()
+        expect(self.page.get_by_label("Clocks").get_by_role("alert")).to_contain_text("over")
+
+
+class CompanyScreens(BrowserTest):
+    def test_a_lead_changes_a_school_and_a_visit_is_judged_anew(self) -> None:
+        self.sign_in("marlow")
+        self.page.get_by_role("link", name="House rules").click()
+        self.page.get_by_label("Capacitor limits: 10 % either way").check()
+        self.page.get_by_label("Why the rules change").fill("a season's trial")
+        self.page.get_by_role("button", name="Keep these rules").click()
+        expect(self.page.get_by_label("Versions")).to_contain_text("a season's trial")
+        self.open_visit("Quarry Lane 8", "Capacitors")
+        main = self.page.get_by_role("main")
+        expect(main).to_contain_text("The label allows 6 %")
+        self.page.get_by_role("button", name="Judge by today’s rules").click()
+        expect(main).to_contain_text("The house rule allows 10 %")
+
+    def test_a_technician_sees_the_rules_and_cannot_change_them(self) -> None:
+        self.sign_in()
+        self.page.get_by_role("link", name="House rules").click()
+        expect(self.page.get_by_text("Only a lead changes these.")).to_be_visible()
+        expect(self.page.get_by_label("Capacitor limits: 10 % either way")).to_be_disabled()
+
+    def test_a_lead_keeps_a_meter_and_nonsense_is_told(self) -> None:
+        self.sign_in("marlow")
+        self.page.get_by_role("link", name="Meters").click()
+        expect(self.page.get_by_text("Calibration overdue")).to_have_count(1)
+        self.page.get_by_role("button", name="Add a meter").click()
+        name = self.page.get_by_label("Name").last
+        self.page.get_by_role("button", name="Keep the meters").click()
+        expect(self.page.get_by_role("alert").first).to_contain_text("give it a name")
+        name.fill("new clamp")
+        fresh = self.page.get_by_label("new clamp", exact=True)
+        fresh.get_by_role("button", name="Add a range").click()
+        fresh.get_by_label("± % of reading").fill("lots")
+        self.page.get_by_role("button", name="Keep the meters").click()
+        expect(self.page.get_by_role("alert").last).to_be_visible()
+        fresh.get_by_label("± % of reading").fill("1,5")
+        self.page.get_by_role("button", name="Keep the meters").click()
+        expect(self.page.get_by_role("alert")).to_have_count(0)
+        self.page.reload()
+        expect(self.page.get_by_label("new clamp", exact=True).get_by_label("± % of reading")).to_have_value("1.5")
