@@ -70,7 +70,7 @@ _TANNERY_LIVE: list[Entry] = [
     _LIVE, *_LINE, ("control.y_in.v", "26.1"), ("control.y_out.v", "25.8"), ("contactor.coil.v", "25.6"), ("contactor.armature", "in"),
     ("contactor.pole1.drop_v", "0.03"), ("contactor.pole1.a", "13.9"), ("contactor.pole2.drop_v", "0.04"), ("contactor.pole2.a", "13.8"),
     ("amps.compressor.peak_a", "71", {"by": "inrush", "fitted": "none"}), ("start.result", "started"), ("amps.compressor.start_s", "0.3"),
-    ("amps.compressor.run_a", "13.1"), ("amps.fan.run_a", "0.8"), ("amps.total.run_a", "13.9"), ("cap.herm.load_a", "5.9"),
+    ("amps.compressor.run_a", "13.1"), ("amps.fan.run_a", "8.0", {"turns": 10}), ("amps.total.run_a", "13.9"), ("cap.herm.load_a", "29.6", {"turns": 5}),
     ("cap.herm.load_v", "352"), ("aux.line.v", "236"), ("amps.element1.a", "19.4"), ("amps.element2.a", "19.6"), ("record.air_in.f", "68.0"),
     ("record.air_out.f", "91.5"), *_CLOSED,
 ]  # fmt: skip

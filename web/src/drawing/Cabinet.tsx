@@ -77,7 +77,7 @@ export const Cabinet = memo(function Cabinet({ cabinet, point }: Props) {
         width="100%"
         role="img"
         aria-label={describe(cabinet, point)}
-        style={{ display: "block" }}
+        style={{ display: "block", maxHeight: 290 }}
       >
         {drawn.routes.map(({ name, points }) => {
           const shown = cabinet.wires.find(({ wire }) => wire.name === name);

@@ -13,6 +13,10 @@ import { tapeScale } from "./tapeScale";
 const WIDE = { base: 330, md: 460 };
 const TOP = 26;
 const DEEP = 44;
+/** A tick this near a limit has no figure of its own: the limit says it. */
+const NEAR = 24;
+/** Half the width of a figure: none is cut off at the strip's ends. */
+const EDGE = 20;
 
 const say = (value: number) => String(Number(value.toPrecision(4)));
 
@@ -89,8 +93,15 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
         scale.ticks.map(({ at, long, label }) => (
           <g key={at}>
             <path d={`M${x(at)} ${top}v${long ? 15 : 8}`} stroke={ink} strokeWidth={long ? 1.4 : 0.8} />
-            {long && (
-              <text x={x(at)} y={top + 33} textAnchor="middle" className="num" fontSize="16" fill={ink}>
+            {long && limits.every((limit) => Math.abs(x(limit) - x(at)) > NEAR) && (
+              <text
+                x={Math.min(Math.max(x(at), EDGE), width - EDGE)}
+                y={top + 33}
+                textAnchor="middle"
+                className="num"
+                fontSize="16"
+                fill={ink}
+              >
                 {label}
               </text>
             )}
