@@ -8,7 +8,7 @@ from uuid import NAMESPACE_URL, uuid5
 from files.visit_file import read_visit
 from outer_test.meter import Accuracy
 from outer_test.points import POINTS
-from outer_test.visit import PowerEvent, Reading, Seen, Visit
+from outer_test.visit import MeterUnit, PowerEvent, Reading, Seen, Visit
 
 EXAMPLE = Path(__file__).resolve().parents[1] / "docs" / "example-visit.json"
 START = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)
@@ -41,6 +41,8 @@ def big_visit() -> Visit:
         "safe.tester_before": Seen("yes", START), "safe.tester_after": Seen("yes", START + timedelta(minutes=2, seconds=5)),
         "contactor.armature": Seen("in", START), "start.result": Seen("started", START),
     }  # fmt: skip
-    ranges = {"uf": Accuracy(1.9, 2, top=4000), "a": Accuracy(2, 5), "v": Accuracy(1, 3), "ohm": Accuracy(0.9, 2, top=4e7)}
+    ranges: dict[MeterUnit, Accuracy | tuple[Accuracy, ...]] = {
+        "uf": Accuracy(1.9, 2, top=4000), "a": Accuracy(2, 5), "v": Accuracy(1, 3), "ohm": Accuracy(0.9, 2, top=4e7),
+    }  # fmt: skip
     power = (PowerEvent("dead-claimed", START),)
-    return replace(example, readings=taken, seen=seen, meters={"m1": ranges}, power=power, lifted=())  # type: ignore[arg-type]
+    return replace(example, readings=taken, seen=seen, meters={"m1": ranges}, power=power, lifted=())

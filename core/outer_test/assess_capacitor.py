@@ -60,7 +60,18 @@ def _section(visit: Visit, section: Section, reading: Measured, point: str, rule
     if rule == "cap-new":
         return cap_new(reading, rating.uf, rating.tolerance_pct, visit.rules, point)
     found = cap_bench(reading, rating.uf, rating.tolerance_pct, visit.rules, point, against=rating.against)
-    return _with_replacement(found, visit) if found.verdict is Verdict.BAD else found
+    return _not_the_end(_with_replacement(found, visit), visit) if found.verdict is Verdict.BAD else found
+
+
+_NO_START = ("hums-no-start", "nothing-at-all", "compressor-stopped", "trips-breaker")
+
+
+def _not_the_end(found: Finding, visit: Visit) -> Finding:
+    """A failed capacitor does not end a no-start (handbook section 5)."""
+    if visit.complaint not in _NO_START:
+        return found
+    more = "It does not end a no-start: windings and ground before power returns; clear a stored fault code and watch it."
+    return replace(found, next=f"{found.next} {more}")
 
 
 def capacitor_need(visit: Visit) -> CapacitorNeed | None:

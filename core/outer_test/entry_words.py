@@ -16,7 +16,7 @@ SAYINGS: dict[str, tuple[str, ...]] = {
             "safe.load.v": "load", "safe.load_l1_ground.v": "load l1g|load l1 gnd|load l1 ground",
             "safe.load_l2_ground.v": "load l2g|load l2 gnd|load l2 ground", "safe.control.v": "control",
             "safe.c_herm.vdc": "dc herm|c herm", "safe.c_fan.vdc": "dc fan|c fan", "safe.herm_fan.vdc": "dc herm fan|herm fan",
-            "safe.start.vdc": "dc start", "safe.tester_before": "tester|tester before", "safe.tester_after": "tester again|tester after",
+            "safe.start.vdc": "dc start", "safe.bus.vdc": "dc bus|bus", "safe.tester_before": "tester|tester before", "safe.tester_after": "tester again|tester after",
             # look over
             "look.capacitor.case": "case|cap case", "look.contactor.faces": "faces", "look.contactor.insects": "insects|bugs|ants",
             "look.wiring": "wiring|wires", "look.coil.face": "coil face|coil", "look.sensor.seat": "sensor", "look.board.lights": "lights",

@@ -53,7 +53,7 @@ def locked_rotor_ladder(
         rungs.append(rung)
         settled = settled or rung.state == "found"
     rungs.append(_kit_rung(rungs, kit_tried, is_scroll, rules))
-    rungs.append(Rung(_GIVE_UP, "later", ""))
+    rungs.append(Rung(_GIVE_UP, "later", "", "freed by knocking or by a kit it runs: plan its replacement all the same"))
     return tuple(rungs) if settled else _with_next(rungs, is_scroll, rules)
 
 
@@ -73,9 +73,9 @@ def _kit_rung(rungs: list[Rung], tried: bool, is_scroll: bool, rules: HouseRules
     point = "amps.compressor.peak_a"
     if is_scroll and rules.scroll_kit == "never":
         return Rung(_KIT, "skipped", point, "the house rule: never on a scroll")
-    why = ""
+    why = {"relay": "relay and capacitor, three wires", "two-wire": "two-wire, all in one"}[rules.start_kit]
     if is_scroll and rules.scroll_kit == "after-ladder":
-        why = "a scroll starts unloaded, so needing a kit is itself a sign; only after everything above"
+        why += "; a scroll starts unloaded, so needing a kit is itself a sign: only after everything above"
     return Rung(_KIT, "done" if tried else "later", point, why)
 
 

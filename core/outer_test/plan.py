@@ -55,6 +55,10 @@ def _caught(step: Step, power: PowerState | None) -> Step:
 
 
 SINGLE_POLE = "A single-pole contactor leaves one leg of compressor and fan live while it is open."
+BOARD_POWER = {
+    "both-off": "House rule: outdoor and indoor power off before the board or its wires are touched.",
+    "plug-pulled": "House rule: outdoor power off, and the board's low-voltage plug pulled first.",
+}
 MODULES = "Motor modules hold charge too: wait the maker's time, prove under 30 V d.c. at the d.c. bus."
 
 
@@ -94,6 +98,8 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
             told.append(_with_caution(step, f"{SINGLE_POLE} {step.caution}"))
         elif step.point == "safe.tester_after" and electronic:
             told.append(_with_caution(step, MODULES))
+        elif step.point == "safe.control.v":
+            told.append(_with_caution(step, BOARD_POWER[visit.rules.board_power]))
         else:
             told.append(step)
     return tuple(told)

@@ -65,6 +65,10 @@ SAFE = (
     make_step("safe.herm_fan.vdc", "Charge left, HERM to FAN", "HERM–FAN", _DC),
     make_step("safe.start.vdc", "Charge left, start capacitor", "start", f"Bleed through 20 kΩ 5 W first. {_DC}"),
     make_step(
+        "safe.bus.vdc", "Motor module, d.c. bus", "d.c. bus",
+        "Wait the maker's time, then d.c. volts across the bus. The module holds charge after the power is gone.",
+    ),
+    make_step(
         "safe.control.v", "Control voltage at the board, R to C", "R–C",
         "Only where you will touch the board or its wires: low voltage often comes from indoors.", needed=False,
     ),

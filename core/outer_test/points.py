@@ -68,7 +68,7 @@ POINTS: dict[str, Point] = {
     **_measured(
         "safe", "any",
         "safe.line.v safe.l1_ground.v safe.l2_ground.v safe.load.v safe.load_l1_ground.v safe.load_l2_ground.v "
-        "safe.control.v safe.c_herm.vdc safe.c_fan.vdc safe.herm_fan.vdc safe.start.vdc",
+        "safe.control.v safe.bus.vdc safe.c_herm.vdc safe.c_fan.vdc safe.herm_fan.vdc safe.start.vdc",
     ),
     **_seen(
         "look", "any",

@@ -63,4 +63,6 @@ def discharge_points(visit: Visit) -> tuple[str, ...]:
         points.append("safe.herm_fan.vdc")
     if has_start_capacitor(visit):
         points.append("safe.start.vdc")
+    if visit.plate.compressor.kind == "inverter" or visit.plate.fan.kind == "electronic":
+        points.append("safe.bus.vdc")
     return tuple(points)

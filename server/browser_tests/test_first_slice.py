@@ -74,7 +74,7 @@ class Slice(BrowserTest):
             field.fill(typed)
             self.page.keyboard.press("Enter")
             self.page.keyboard.press("ArrowUp")
-            expect(self.page.get_by_role("alert").first).to_contain_text(told)
+            expect(self.page.locator("#reading-problem")).to_contain_text(told)
             expect(field).to_have_value(typed)
         field.fill("33,6 uF")
         self.page.keyboard.press("Enter")
@@ -87,7 +87,7 @@ class Slice(BrowserTest):
         self.type("herm 34.8 wobble 3 fan 5.0")
         line = self.page.locator("#entry-line")
         expect(line).to_have_value("wobble 3")
-        expect(self.page.get_by_role("alert")).to_contain_text("is not a reading this line knows")
+        expect(self.page.locator("#entry-line-problem")).to_contain_text("is not a reading this line knows")
         expect(self.page.get_by_role("main")).to_contain_text("so 32.9 to 37.1 µF is good")
 
     def test_what_is_typed_and_not_sent_survives_a_reload(self) -> None:

@@ -144,11 +144,21 @@ function OneChoice({ choice, value, disabled, choose }: ChoiceProps) {
             onChange={() => choose(school)}
             aria-label={`${choice.title}: ${words}`}
           />
-          <Text w={{ md: "17rem" }} flexShrink="0" fontWeight={school === value ? "700" : "400"}>
+          <Text
+            w={{ base: "calc(100% - 3rem)", md: "17rem" }}
+            flexShrink="0"
+            fontWeight={school === value ? "700" : "400"}
+          >
             {capital(words)}
           </Text>
           {finding ? (
-            <Flex align="center" gap="3" flex="1" minW="0">
+            <Flex
+              align="center"
+              gap="3"
+              flex={{ base: "1 1 100%", md: "1" }}
+              minW="0"
+              wrap={{ base: "wrap", md: "nowrap" }}
+            >
               <Mark kind={finding.verdict} />
               <Text color={markColour(finding.verdict)} fontWeight="700" w="5.5rem" flexShrink="0">
                 {capital(markWord(finding.verdict))}
