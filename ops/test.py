@@ -5,7 +5,7 @@ import sys
 import time
 
 from ops.environment import WEB, ensure_python, ensure_web_build, ensure_web_packages, server_environment
-from ops.machine import ROOT, VENV_PYTHON, Trouble, fail, say
+from ops.machine import LOCAL, ROOT, VENV_PYTHON, Trouble, fail, say
 from ops.packages import ensure_packages
 from ops.postgres import Cluster
 
@@ -66,6 +66,7 @@ def _check(name: str, command: list[str], cwd: str, env: dict[str, str]) -> bool
 
 def _tests(wanted: list[str], env: dict[str, str]) -> int:
     """Django's runner over core, server and ops; its closing line counts them."""
+    (LOCAL / "static").mkdir(exist_ok=True)  # gathered by ./start; the tests need it only to be there
     labels = wanted or ["core/tests", "server", "ops/tests"]
     command = [str(VENV_PYTHON), "server/manage.py", "test", "--noinput", *labels]
     return subprocess.call(command, cwd=ROOT, env=env | {"PYTHONUNBUFFERED": "1"})

@@ -91,8 +91,13 @@ def cap_bench(
         school=rules.capacitor_limit,
         decision=rules.decision,
         next=step,
-        accuses="run capacitor" if verdict is Verdict.BAD and rule == "cap-bench" else "",
+        accuses="run capacitor" if rule == "cap-bench" and verdict is Verdict.BAD and not _above(reading, limits) else "",
     )
+
+
+def _above(reading: Measured, limits: CapacitorLimits) -> bool:
+    """Too high accuses no part: a second capacitor in parallel explains it as well."""
+    return reading.number is not None and reading.number > limits.high
 
 
 def _over_range(reading: Measured, rated_uf: float) -> tuple[Verdict, str, str]:

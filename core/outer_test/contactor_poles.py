@@ -77,7 +77,8 @@ def pole_drop(
 
     drop: V. amps: A through it at the time. full_load_a: RLA + FLA, A. By volts: to 0.05 `good`, under 0.2 `watch`,
     from 0.2 `bad`; strict: from 0.1 `bad`; by heat: to 1 BTU/h `good`, from 5 `bad`. Scaled to full load,
-    V × (RLA + FLA) ÷ I, 0.2 V or more while the raw drop is below is `watch`. Source: [T], little is published.
+    V × (RLA + FLA) ÷ I, 0.2 V or more while the raw drop is below is `watch`. No part is accused: a loose terminal drops
+    as well as a burnt contact. Source: [T], little is published.
 
     >>> from outer_test.meter import measure
     >>> pole_drop(measure("0.14"), measure("9.5"), 19.1).why.split(".  ")[0][:46]
@@ -111,7 +112,7 @@ def pole_drop(
     why, step = _words(number, heat, scaled, verdict, where, judged_by)
     return judged(
         point, rule, verdict, why, value, unit=unit, school=school, decision=rules.decision, next=step,
-        accuses="contactor" if verdict is Verdict.BAD else "", **cuts.limits(),
+        **cuts.limits(),
     )  # fmt: skip
 
 
@@ -179,7 +180,8 @@ def pole_heat_seen(one_f: Measured, two_f: Measured) -> tuple[Finding, Finding]:
 
     def found(point: str, reading: Measured, hotter: Decimal) -> Finding:
         hot = hotter > HOTTER_F
-        why = f"{say(abs(hotter))} °F {'hotter' if hotter >= 0 else 'cooler'} than the other pole; 20 °F is the line."
+        apart = f"{say(abs(hotter))} °F ({say(abs(hotter) * 5 / 9, 2)} °C) {'hotter' if hotter >= 0 else 'cooler'}"
+        why = f"{apart} than the other pole; 20 °F (11 °C) is the line."
         step = "Look at this pole's faces and screws, dead." if hot else ""
         return judged(point, "pole-drop", Verdict.WATCH if hot else Verdict.GOOD, why, reading, unit="°F", next=step)
 

@@ -96,6 +96,8 @@ UNITS = frozenset(
         "psi",
         "f",
         "°f",
+        "c",
+        "°c",
         "s",
         "sec",
         "ms",

@@ -18,11 +18,11 @@ _PREFIXES = {
     "a": {"a": 0, "amps": 0, "ma": -3},
     "ohm": {"ω": 0, "Ω": 0, "ohm": 0, "ohms": 0, "kω": 3, "k": 3, "kohm": 3, "mω": 6},
     "mohm": {"mω": 0, "gω": 3, "kω": -3},
-    "f": {"f": 0, "°f": 0},
+    "f": {"f": 0, "°f": 0, "c": 0, "°c": 0},
     "s": {"s": 0, "sec": 0, "ms": -3},
     "h": {"h": 0, "hours": 0},
     "psi": {"psi": 0, "psig": 0},
-    "dif": {"f": 0, "°f": 0},
+    "dif": {"f": 0, "°f": 0, "c": 0, "°c": 0},
 }
 _WHAT = {"uf": "a run capacitor", "a": "this circuit", "v": "a residential unit", "vdc": "a residential unit"}
 
@@ -43,12 +43,15 @@ def parse_typed(text: str, point: str) -> Typed:
 
     text: as typed or pasted. point: a measured point's name. Decimal commas, unit words and prefixes (`33,6 uF`,
     `33600 nF`, `55 MFD`) and ways to say OL are understood; the digits stay, as they carry the resolution.
+    Temperatures are kept in °F; `21.5 C` is turned into them.
     Raises TypedProblem; KeyError for a point that does not exist.
 
     >>> parse_typed(" 33,6 uF ", "cap.herm.uf").value
     '33.6'
     >>> parse_typed("33600 nF", "cap.herm.uf").value
     '33.600'
+    >>> parse_typed("21.5 C", "winding.shell.f").value
+    '70.7'
     >>> parse_typed("5.0.4", "cap.herm.uf")
     Traceback (most recent call last):
     ...
@@ -77,9 +80,21 @@ def parse_typed(text: str, point: str) -> Typed:
         raise TypedProblem(f'"{said}" is not a number. Type what the meter shows, in {about.sign}, or OL.') from None
     number = value.number if value.number is not None else Decimal(0)
     scale = _scale(unit, about, said)
+    if about.unit in ("f", "dif") and unit.lower().lstrip("°") == "c":
+        digits = f"{_fahrenheit(number, about.unit == 'dif'):.{_decimals(digits)}f}"
+        number = Decimal(digits)
     shifted = number.scaleb(scale)
     _check_size(shifted, about, said)
     return Typed(digits if scale == 0 else f"{shifted:f}")
+
+
+def _fahrenheit(celsius: Decimal, difference: bool) -> Decimal:
+    return celsius * 9 / 5 + (0 if difference else 32)
+
+
+def _decimals(digits: str) -> int:
+    """Decimals typed: a temperature turned to °F keeps as many."""
+    return len(digits.partition(".")[2])
 
 
 def _digits(number: str) -> str:

@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from outer_test.assess import assess
+from outer_test.house import SCHOOLS
 from outer_test.plan import stations
 from outer_test.plate import Compressor, Fan, Plate, RunCapacitor, StartCapacitor
 from outer_test.points import POINTS
@@ -63,6 +64,8 @@ class Order(unittest.TestCase):
         for found in assess(visit).findings:
             self.assertIn(found.rule, RULES)
             self.assertTrue(found.why and found.source)
+            self.assertIn(found.school, {"", *(school for schools in SCHOOLS.values() for school in schools)})
+            self.assertIn(found.decision, {"", *SCHOOLS["decision"]})
 
 
 class Standing(unittest.TestCase):

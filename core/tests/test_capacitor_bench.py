@@ -64,6 +64,8 @@ class Limits(unittest.TestCase):
     def test_above_asks_for_a_second_capacitor(self) -> None:
         found = cap_bench(measure("60.2"), 55, 6)
         self.assertIn("parallel", found.next)
+        self.assertEqual(found.accuses, "")
+        self.assertEqual(cap_bench(measure("45"), 55, 6).accuses, "run capacitor")
 
     def test_over_range(self) -> None:
         # Handbook: OL is bad only where the range's top is at least 2 × rated.

@@ -7,8 +7,10 @@ import pint
 from hypothesis import given
 from hypothesis import strategies as st
 
+from outer_test.capacitor_bench import cap_bench
 from outer_test.entry_line import parse_line
 from outer_test.entry_words import AT_STATION, SAYINGS
+from outer_test.meter import Accuracy, measure
 from outer_test.plan_electrical import EVERY_STEP
 from outer_test.plan_steps import EVERY_EARLY_STEP
 from outer_test.points import POINTS
@@ -61,6 +63,23 @@ class Field(unittest.TestCase):
         for text, point, from_unit, to_unit in cases:
             expected = ureg.Quantity(Decimal(text.split()[0]), from_unit).to(to_unit).magnitude
             self.assertEqual(Decimal(typed(text, point)), Decimal(expected), text)
+
+    def test_celsius_by_pint(self) -> None:
+        ureg = pint.UnitRegistry()
+        for text in ("21.5", "-10", "60.25"):
+            expected = ureg.Quantity(float(text), "degC").to("degF").magnitude
+            self.assertAlmostEqual(
+                float(typed(f"{text} °C", "winding.shell.f")), expected, delta=0.5 * 10 ** -len(text.partition(".")[2]) + 1e-9
+            )
+        self.assertEqual(typed("5.0 C", "record.superheat.dif"), "9.0")
+
+    @given(st.integers(1, 9999), st.sampled_from(["cap.herm.uf", "cap.fan.uf"]))
+    def test_the_unit_typed_does_not_change_the_verdict(self, hundredths: int, point: str) -> None:
+        micro = parse_typed(f"{hundredths / 100:.2f} uF", point).value
+        nano = parse_typed(f"{hundredths * 10} nF", point).value
+        self.assertEqual(Decimal(micro), Decimal(nano))
+        verdicts = {cap_bench(measure(value, Accuracy(1, 0)), 40, 6).verdict for value in (micro, nano)}
+        self.assertEqual(len(verdicts), 1)
 
     def test_beep_words_where_ohms_are_asked(self) -> None:
         self.assertEqual(typed("closed", "line.fuse1.ohm"), "closed")

@@ -132,6 +132,17 @@ class Round(BrowserTest):
         self.page.reload()
         expect(self.page.get_by_label("Clocks").get_by_role("alert")).to_contain_text("over")
 
+    def test_temperatures_in_the_persons_scale(self) -> None:
+        self.open_visit("Fell Road 21", "Windings")
+        self.page.get_by_role("button", name="Temperatures in °F; change").click()
+        self.page.get_by_text("Compressor shell").click()
+        self.page.locator("[data-reading]").fill("21.5")
+        self.page.keyboard.press("Enter")
+        row = self.page.get_by_role("button", name="Compressor shell")
+        expect(row).to_contain_text("21.5 °C")
+        self.page.get_by_role("button", name="Temperatures in °C; change").click()
+        expect(row).to_contain_text("70.7 °F")
+
 
 class CompanyScreens(BrowserTest):
     def test_a_lead_changes_a_school_and_a_visit_is_judged_anew(self) -> None:

@@ -1,19 +1,22 @@
 """Opening a visit to a unit."""
 
-from uuid import UUID
+from uuid import UUID, uuid5
 
+from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Member
 from fleet.models import Unit
 from outer_test.quantity import FieldProblem
 from visits.baseline import baseline_of
-from visits.models import Visit
+from visits.models import LiftedLine, Visit
 from visits.write_plate import NoSuchUnit
 
 
+@transaction.atomic
 def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, began: str) -> Visit:
     """Open a visit now, judged by the company's house rules as they stand. The same UUID opens one visit.
+    It begins with what the unit's last visit left until a return visit, and is linked to it.
 
     Raises NoSuchUnit, FieldProblem.
     """
@@ -22,13 +25,33 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
     unit = Unit.objects.of(member.company).filter(id=unit_id).first()
     if unit is None:
         raise NoSuchUnit
-    visit: Visit = Visit.objects.of(member.company).get_or_create(
+    before = _left_behind(member, unit)
+    visit, made = Visit.objects.of(member.company).get_or_create(
         company=member.company,
         id=visit_id,
         unit=unit,
         defaults={
             "technician": member, "scheduled_for": timezone.now(), "complaint": complaint, "began": began,
             "rules": member.company.rules, "baseline": baseline_of(member.company, unit),
+            "return_of": before[0].visit if before else None,
         },
-    )[0]  # fmt: skip
+    )  # fmt: skip
+    if made:
+        LiftedLine.objects.of(member.company).bulk_create(
+            LiftedLine(
+                company=member.company, uuid=uuid5(visit.id, str(line.uuid)), visit=visit, member=member,
+                at=visit.scheduled_for, what=line.what,
+            )
+            for line in before
+        )  # fmt: skip
     return visit
+
+
+def _left_behind(member: Member, unit: Unit) -> list[LiftedLine]:
+    """What the unit's latest finished visit left until a return visit; the new one opens with it (handbook section 10)."""
+    visits = Visit.objects.of(member.company).filter(unit=unit, finished_at__isnull=False)
+    latest = visits.order_by("-finished_at").first()
+    if latest is None:
+        return []
+    lines = LiftedLine.objects.of(member.company).filter(visit=latest, ending__how="left")
+    return list(lines.select_related("visit").order_by("id"))

@@ -105,6 +105,17 @@ class Writing(TestCase):
         self.assertEqual((done.status_code, done.json()["finish_reason"]), (200, ""))
         self.assertEqual(self.read("cap.fan.uf", "5.0").status_code, 409)
 
+    def test_what_was_left_opens_on_the_return_visit(self) -> None:
+        line = self.read("cap.herm.uf", "39.9").json()["lifted"][0]["id"]
+        self.post(f"lifted/{line}/end", how="left", why="part ordered")
+        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": ""})
+        again = fresh()
+        for _ in range(2):
+            self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": again, "complaint": "hums-no-start"})
+        shown = self.caller.get(f"/api/visits/{again}").json()
+        self.assertEqual([(one["what"], one["how"]) for one in shown["round"]["lifted"]], [("HERM wires off", "")])
+        self.assertEqual(Visit.objects.of(self.mine.company).get(id=again).return_of_id, self.visit.id)
+
     def test_a_forced_finish_keeps_its_reason(self) -> None:
         self.read("cap.herm.uf", "39.9")
         done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": "storm"}).json()

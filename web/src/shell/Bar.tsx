@@ -7,11 +7,13 @@ import { Link as RouterLink } from "react-router";
 import { api, data } from "../api/client";
 import { queries } from "../api/queries";
 import { useMode } from "../theme/mode";
+import { useScale } from "../theme/temperature";
 import { BarButton } from "./controls";
 import { Timers } from "./Timers";
 
 export function Bar({ children }: { children?: ReactNode }) {
   const [mode, turn] = useMode();
+  const [scale, turnScale] = useScale();
   const leave = async () => {
     await data(api.DELETE("/api/session"));
     queries.clear();
@@ -63,6 +65,9 @@ export function Bar({ children }: { children?: ReactNode }) {
           <BarLink to="/meters" label="Meters">
             <Gauge size={20} aria-hidden />
           </BarLink>
+          <BarButton label={`Temperatures in ${scale}; change`} onClick={turnScale}>
+            <span>{scale}</span>
+          </BarButton>
           <BarButton label={mode === "dark" ? "Light" : "Dark"} onClick={turn}>
             {mode === "dark" ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
           </BarButton>

@@ -11,6 +11,7 @@ import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT } from "../../shell/words";
+import { shown, useScale } from "../../theme/temperature";
 import { PlateStation } from "../plate/PlateStation";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
@@ -40,6 +41,7 @@ export default function RoundScreen() {
 function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
   const { round } = visit;
   const outbox = useOutbox();
+  const [scale] = useScale();
   const go = useNavigate();
   const [point, setPoint] = useState(() => firstOpen(round, station)?.point ?? "");
   const [lastKept, setLastKept] = useState("");
@@ -86,7 +88,8 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           </Text>
           <Text fontSize="sm" color="onBarFaint" truncate>
             {COMPLAINT[visit.complaint] ?? visit.complaint}
-            {round.conditions.outdoor_f != null && ` · ${round.conditions.outdoor_f} °F outside`}
+            {round.conditions.outdoor_f != null &&
+              ` · ${shown(String(round.conditions.outdoor_f), "°F", "", scale).join(" ")} outside`}
           </Text>
         </Box>
         <Box display={{ base: "none", lg: "block" }}>

@@ -9,6 +9,7 @@ import { Tape } from "../../drawing/Tape";
 import { startTimer } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { capital } from "../../shell/words";
+import { shown, useScale } from "../../theme/temperature";
 import { MeterChoice } from "./MeterChoice";
 import { pointState, type PointState, type Station } from "./points";
 import { StepEntry } from "./StepEntry";
@@ -134,6 +135,8 @@ const minutes = (seconds: number) => (seconds < 120 ? `${seconds} s` : `${second
 function StepRow(props: { step: Step; state: PointState; large: boolean; choose: (point: string) => void }) {
   const { step, state, large, choose } = props;
   const { finding, entry, refusal } = state;
+  const [scale] = useScale();
+  const [value, unit] = shown(entry?.value ?? "", entry?.unit ?? "", step.point, scale);
   return (
     <Box
       as="button"
@@ -161,9 +164,9 @@ function StepRow(props: { step: Step; state: PointState; large: boolean; choose:
         textAlign="right"
         whiteSpace="nowrap"
       >
-        {refusal?.write.kind === "reading" ? refusal.write.body.typed : entry?.value}{" "}
+        {refusal?.write.kind === "reading" ? refusal.write.body.typed : value}{" "}
         <Text as="span" fontSize="sm" color="faint">
-          {entry && entry.unit}
+          {entry && unit}
         </Text>
       </Text>
       {!large && (

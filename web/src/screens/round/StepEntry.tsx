@@ -7,6 +7,7 @@ import { useDraft } from "../../api/draft";
 import { dismissReading, send } from "../../api/outbox";
 import { Button, FieldProblem } from "../../shell/controls";
 import { capital, clock } from "../../shell/words";
+import { shown as asShown, useScale, withScale } from "../../theme/temperature";
 import { meterInHand } from "./MeterChoice";
 import type { PointState } from "./points";
 import { useTags, type Said } from "./Tags";
@@ -75,13 +76,15 @@ function NumberEntry(props: Props) {
   const refused = state.refusal?.write.kind === "reading" ? state.refusal.write.body.typed : undefined;
   const shown = typed || (refused ?? "");
   const tags = useTags(visit, step, shown);
+  const [scale] = useScale();
+  const [before, unit] = asShown(state.entry?.value ?? "", step.unit, step.point, scale);
   // Before the next key: what is typed ahead must land here.
   useLayoutEffect(() => {
     input.current?.focus({ preventScroll: true });
   }, [step.point]);
 
   const submit = () => {
-    keep(props, shown, tags.said);
+    keep(props, withScale(shown, step.unit), tags.said);
     setTyped("");
     tags.forget();
     if (shown.trim()) kept(step.point);
@@ -102,17 +105,17 @@ function NumberEntry(props: Props) {
           inputMode="decimal"
           autoComplete="off"
           spellCheck={false}
-          aria-label={`${step.title}, ${step.unit}`}
+          aria-label={`${step.title}, ${unit}`}
           aria-invalid={state.refusal !== undefined}
           aria-describedby="reading-problem"
-          placeholder={state.entry?.value ?? ""}
+          placeholder={before}
           onChange={(event) => {
             dismissReading(visit, step.point);
             setTyped(event.target.value);
           }}
         />
         <Text className="num" fontSize="2xl" color="faint">
-          {step.unit}
+          {unit}
         </Text>
         <Button type="submit" look={shown || !state.entry ? "next" : "plain"} minH="56px">
           {state.entry ? "Correct it" : "Keep"}

@@ -5,6 +5,7 @@ import { memo } from "react";
 import type { Finding, Round } from "../../api/client";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { capital, clock } from "../../shell/words";
+import { shown, useScale } from "../../theme/temperature";
 import { findingsAt } from "./points";
 
 export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round: Round; point: string }) {
@@ -42,6 +43,8 @@ export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round
 });
 
 function Says({ finding, title }: { finding: Finding; title: string }) {
+  const [scale] = useScale();
+  const [value, unit] = shown(finding.shown ?? "", finding.unit ?? "", finding.point, scale);
   return (
     <Box display="grid" gap="2">
       <Flex align="center" gap="2">
@@ -50,7 +53,7 @@ function Says({ finding, title }: { finding: Finding; title: string }) {
           {capital(markWord(finding.verdict))}
         </Text>
         <Text className="num" fontSize="lg">
-          {finding.shown} {finding.value != null && finding.unit}
+          {value} {finding.value != null && unit}
         </Text>
       </Flex>
       <Text fontSize="sm" color="faint">

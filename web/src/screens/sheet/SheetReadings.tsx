@@ -4,7 +4,8 @@ import { Box, Heading, Text } from "@chakra-ui/react";
 import type { VisitShown } from "../../api/client";
 import { Mark, markWord } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
-import { capital, clock, POWER } from "../../shell/words";
+import { capital, clock } from "../../shell/words";
+import { shown, useScale } from "../../theme/temperature";
 import { pointState, type Station } from "../round/points";
 
 export function SheetReadings({ visit }: { visit: VisitShown }) {
@@ -36,7 +37,8 @@ function StationPart({ visit, station }: { visit: VisitShown; station: Station }
 
 function Line({ visit, point, title }: { visit: VisitShown; point: string; title: string }) {
   const { finding, entry, history, mark } = pointState(visit.round, [], visit.id, point);
-  const notDead = entry !== undefined && point.startsWith("cap.") && entry.power !== "dead-proved";
+  const [scale] = useScale();
+  const [value, unit] = shown(entry?.value ?? "", entry?.unit ?? "", point, scale);
   return (
     <Box
       display="grid"
@@ -61,14 +63,14 @@ function Line({ visit, point, title }: { visit: VisitShown; point: string; title
             Superseded: {history.map((one) => `${one.value} ${one.unit} at ${clock(one.at)}`).join(", ")}
           </Text>
         )}
-        {notDead && (
+        {finding?.caution && (
           <Text fontSize="sm" color="ochre" fontWeight="600">
-            Taken while: {POWER[entry.power]?.toLowerCase()}.
+            {finding.caution}
           </Text>
         )}
       </Box>
       <Text className="num" fontWeight="700" fontSize="lg" textAlign="right" whiteSpace="nowrap">
-        {entry?.value} {entry?.unit}
+        {value} {unit}
       </Text>
       <Box gridColumn={{ base: "2 / -1", md: "auto" }}>{finding && <Tape finding={finding} small />}</Box>
     </Box>
