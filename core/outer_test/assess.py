@@ -7,6 +7,7 @@ from outer_test.absence import SIX_POINTS, Power, absence, absent, power_now
 from outer_test.accuse import Accused, accused_parts
 from outer_test.assess_capacitor import capacitor_findings, fitted_findings
 from outer_test.assess_contactor import armature_finding, contactor_findings
+from outer_test.assess_defrost import defrost_findings
 from outer_test.assess_power import power_findings
 from outer_test.assess_run import run_findings
 from outer_test.assess_windings import winding_findings
@@ -100,6 +101,7 @@ def _work_findings(inputs: Inputs) -> Iterator[Finding]:
     if stuck is not None:
         yield stuck
     yield from run_findings(inputs, bench)
+    yield from defrost_findings(inputs, {one.point: one for one in line})
 
 
 def _ladder(inputs: Inputs, findings: tuple[Finding, ...]) -> tuple[Rung, ...]:
@@ -139,7 +141,11 @@ def _safety_findings(inputs: Inputs) -> Iterator[Finding]:
     claimed = any(event.state == "dead-claimed" for event in visit.power)
     if claimed or any(name in found for name in SIX_POINTS):
         yield absence(visit, found, inputs.readings)
-    charge = [discharged(name, reading, visit.rules) for name, reading in inputs.latest.items() if POINTS[name].unit == "vdc"]
+    charge = [
+        discharged(name, reading, visit.rules)
+        for name, reading in inputs.latest.items()
+        if name.startswith("safe.") and POINTS[name].unit == "vdc"
+    ]
     yield from charge
     if charge:
         missing = tuple(name for name in discharge_points(visit) if name not in inputs.latest)

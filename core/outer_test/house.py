@@ -13,6 +13,8 @@ ReplacementSchool = Literal["same", "within-10"]
 ConductorSchool = Literal["60", "75"]
 ScrollKitSchool = Literal["after-ladder", "freely", "never"]
 StartKitSchool = Literal["relay", "two-wire"]
+IntervalSchool = Literal["climate", "as-shipped", "ninety"]
+BoardKitSchool = Literal["kit", "failed-only"]
 BoardPowerSchool = Literal["both-off", "plug-pulled"]
 
 
@@ -29,6 +31,8 @@ class HouseRules(Record):
     board_power: BoardPowerSchool = "both-off"
     start_kit: StartKitSchool = "relay"
     scroll_kit: ScrollKitSchool = "after-ladder"
+    interval: IntervalSchool = "climate"
+    board_kit: BoardKitSchool = "kit"
 
 
 DEFAULT = HouseRules()
@@ -55,6 +59,12 @@ SCHOOLS: dict[str, dict[str, str]] = {
         "both-off": "outdoor and indoor power off for board work",
         "plug-pulled": "outdoor off and the board's low-voltage plug pulled first",
     },
+    "interval": {
+        "climate": "90 where frost is rare or gas backs it up, 60 all-electric, 30 in long damp cold",
+        "as-shipped": "as shipped",
+        "ninety": "90 everywhere unless it ices",
+    },
+    "board_kit": {"kit": "a board comes with its switch or both sensors", "failed-only": "only what failed"},
     "start_kit": {"relay": "relay and capacitor, three wires", "two-wire": "two-wire, all in one"},
     "scroll_kit": {
         "after-ladder": "on a scroll only after everything before it on the ladder",

@@ -37,11 +37,12 @@ def stations(visit: Visit, verdicts: dict[str, Verdict], power: PowerState | Non
     """
     steps = (
         (), _safe(visit), _look(visit), _capacitors(visit, verdicts), steps_of.CONTACTOR, _windings(visit), _power(visit), _run(visit),
-        steps_of.BUTTON,
+        _defrost(visit), steps_of.BUTTON,
     )  # fmt: skip
     return tuple(
         Station(name, title, tuple(_caught(step, power) for step in own))
         for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True)
+        if own or name != "defrost"  # a unit without a defrost control has no such station
     )
 
 
@@ -158,6 +159,13 @@ def _run(visit: Visit) -> tuple[Step, ...]:
     elements = steps_of.ELEMENTS[: len(plate.aux_heat.elements)]
     heaters = (steps_of.HEATER_VOLTS, *elements) if elements else ()
     return (*start, *stage, *steps_of.RUN, *load, *heaters, *steps_of.RECORD)
+
+
+def _defrost(visit: Visit) -> tuple[Step, ...]:
+    control = visit.plate.defrost.control
+    if control is None:
+        return ()
+    return (*(steps_of.SWITCH if control == "time-temperature" else steps_of.SENSORS), *steps_of.VALVE)
 
 
 def _charge(visit: Visit, section: Section) -> str:

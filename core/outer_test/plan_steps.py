@@ -6,7 +6,7 @@ from outer_test.points import POINTS
 
 STATION_TITLE = {
     "plate": "Plate", "safe": "Make safe", "look": "Look over", "capacitors": "Capacitors", "contactor": "Contactor",
-    "windings": "Windings", "power": "Power up", "run": "Start and run", "button": "Button up",
+    "windings": "Windings", "power": "Power up", "run": "Start and run", "defrost": "Defrost", "button": "Button up",
 }  # fmt: skip
 
 

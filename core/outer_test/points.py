@@ -128,4 +128,7 @@ POINTS: dict[str, Point] = {
     **_measured("defrost", "dead", "defrost.switch.ohm defrost.valve_coil.ohm"),
     **_measured("defrost", "any", "defrost.coil.f defrost.ambient.f defrost.coil_sensor.ohm defrost.ambient_sensor.ohm"),
     **_measured("defrost", "live", "defrost.valve_coil.v defrost.aux_call.v defrost.control.v"),
+    **_measured("defrost", "live", "defrost.coil_sensor.vdc defrost.ambient_sensor.vdc"),
+    **_seen("defrost", "any", defrost__ice="yes no", defrost__just_ran="yes no", defrost__rested="yes no"),
+    **_seen("defrost", "live", defrost__call="yes no", defrost__pins="right unsure"),
 }  # fmt: skip

@@ -78,6 +78,10 @@ _ALL = (
     Rule("kit-effect", "What a start kit does", "common practice, no source", "T"),
     Rule("element-amps", "Aux heat elements", f"{_NEC} 424.3(B), now 424.4, from memory; ±10 % is common practice", "P T"),
     Rule("button-up", "Buttoned up", "common practice, no source", "T"),
+    Rule("switch-state", "Coil switch", "common practice, ±5 °F, no source", "T"),
+    Rule("sensor-ohm", "Defrost sensors", "the B-parameter equation; curve and limits are common practice", "D T"),
+    Rule("valve-coil", "Reversing valve coil", "common practice, no source", "T"),
+    Rule("sequence", "One defrost against its board", "common practice, no source", "T"),
     Rule("look-over", "Look over", "common practice, no source", "T"),
 )
 RULES: dict[str, Rule] = {rule.name: rule for rule in _ALL}

@@ -39,7 +39,8 @@ class ChoiceExample:
 _TITLE = {
     "capacitor_limit": "Capacitor limits", "contact_drop": "Contactor drop", "plate_amps": "Running amps and the plate",
     "decision": "Readings near a limit", "replacement": "Replacement capacitors", "conductor_column": "Conductor ampacity",
-    "board_power": "Power off for board work", "start_kit": "Start kit to fit", "scroll_kit": "Start kit on a scroll",
+    "board_power": "Power off for board work", "interval": "Defrost interval", "board_kit": "Ordering a board",
+    "start_kit": "Start kit to fit", "scroll_kit": "Start kit on a scroll",
 }  # fmt: skip
 
 
@@ -70,6 +71,12 @@ _SAYS: dict[str, dict[str, str]] = {
         "both-off": "Make safe asks for the indoor breaker too before the board is touched.",
         "plug-pulled": "Make safe asks for the board's low-voltage plug to be pulled first.",
     },
+    "interval": {
+        "climate": "All-electric house: set the pin to 60.",
+        "as-shipped": "The pin stays as shipped.",
+        "ninety": "Set the pin to 90; go lower only if it ices.",
+    },
+    "board_kit": {"kit": "A bad board is ordered with its switch or sensors.", "failed-only": "A bad board is ordered alone."},
     "start_kit": {"relay": "The kit to fit as a test has three wires.", "two-wire": "The kit to fit as a test has two wires."},
 }
 _LADDER = "Locked rotor on a scroll, nothing else measured yet"

@@ -201,8 +201,10 @@ class Visit(Record):
     seen: dict[str, str | Seen] = field(default_factory=dict)
     lifted: tuple[Lifted, ...] = ()
     defrost_run: tuple[DefrostEvent, ...] = ()
+    defrost_watched_s: float | None = quantity("s", 0, 1e5, doc="how long the defrost was watched; to the last event where absent")
 
     def __post_init__(self) -> None:
+        Record.__post_init__(self)
         for name, seen in self.seen.items():
             check_seen(name, seen if isinstance(seen, str) else seen.value)
         for index, reading in enumerate(self.readings):

@@ -25,6 +25,7 @@ _TABLES = (
     "fleet_platerevision", "fleet_unit", "fleet_site",
 )  # fmt: skip
 _APPEND_ONLY = (
+    "visits_defroststamp",
     "visits_ruleschange",
     "accounts_houserulesversion",
     "visits_liftedending",

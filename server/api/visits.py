@@ -142,7 +142,7 @@ def keep_reading(request: Asking, visit_id: UUID, body: Body[TypedReading]) -> H
     except TypedProblem as problem:
         raise FieldProblem("typed", str(problem)) from None
     entry = NewEntry(
-        body.id, body.point, value, _aware(body.at), body.meter, body.by, body.fitted, body.turns, body.top, body.supersedes
+        body.id, body.point, value, aware(body.at), body.meter, body.by, body.fitted, body.turns, body.top, body.supersedes
     )  # fmt: skip
     return answer(Round, show_round(write_entries(request.auth, visit_id, [entry])))
 
@@ -158,7 +158,7 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
             uuid5(body.id, str(place)),
             item.point,
             item.value,
-            _aware(body.at),
+            aware(body.at),
             body.meter if item.kind == "number" else "",
             item.by,
             item.fitted,
@@ -174,19 +174,19 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
 @router.post("/visits/{visit_id}/power", response={200: Round, **REFUSALS})
 def say_power(request: Asking, visit_id: UUID, body: Body[PowerSaid]) -> HttpResponse:
     """Say that the unit is live, or claim it dead. Dead is only ever proved by readings."""
-    return answer(Round, show_round(claim_power(request.auth, visit_id, body.id, body.state, _aware(body.at))))
+    return answer(Round, show_round(claim_power(request.auth, visit_id, body.id, body.state, aware(body.at))))
 
 
 @router.post("/visits/{visit_id}/lifted", response={200: Round, **REFUSALS})
 def lift(request: Asking, visit_id: UUID, body: Body[LiftedWhat]) -> HttpResponse:
     """Add a line to the not-put-back list."""
-    return answer(Round, show_round(add_lifted(request.auth, visit_id, body.id, body.what, _aware(body.at))))
+    return answer(Round, show_round(add_lifted(request.auth, visit_id, body.id, body.what, aware(body.at))))
 
 
 @router.post("/visits/{visit_id}/lifted/{line_id}/end", response={200: Round, **REFUSALS})
 def put_back(request: Asking, visit_id: UUID, line_id: UUID, body: Body[LiftedHow]) -> HttpResponse:
     """End a line of the not-put-back list."""
-    return answer(Round, show_round(end_lifted(request.auth, visit_id, line_id, body.id, body.how, body.why, _aware(body.at))))
+    return answer(Round, show_round(end_lifted(request.auth, visit_id, line_id, body.id, body.how, body.why, aware(body.at))))
 
 
 @router.post("/visits/{visit_id}/finish", response={200: Round, **REFUSALS})
@@ -201,7 +201,8 @@ def judge_anew(request: Asking, visit_id: UUID, body: Body[Asked]) -> HttpRespon
     return answer(Round, show_round(judge_by_current_rules(request.auth, visit_id, body.id)))
 
 
-def _aware(at: datetime | None) -> datetime | None:
+def aware(at: datetime | None) -> datetime | None:
+    """The client's time, refused where it has no offset from UTC."""
     if at is not None and at.tzinfo is None:
         raise Refused(422, "needs its offset from UTC, as in 2027-01-14T09:42:00Z", "at")
     return at

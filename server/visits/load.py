@@ -11,7 +11,7 @@ from accounts.models import Company, Member
 from files.visit_file import visit_from
 from outer_test import visit as core
 from outer_test.points import POINTS
-from visits.models import Entry, LiftedLine, PowerClaim, Visit
+from visits.models import DefrostStamp, Entry, LiftedLine, PowerClaim, Visit
 
 
 class NoSuchVisit(LookupError):
@@ -30,6 +30,7 @@ class Loaded:
     entries: Sequence[Entry]
     power: Sequence[PowerClaim]
     lifted: Sequence[LiftedLine]
+    stamps: Sequence[DefrostStamp]
     visit: core.Visit
     names: dict[int, str]
 
@@ -60,7 +61,9 @@ def load_visit(company: Company, row: Visit) -> Loaded:
     entries = list(Entry.objects.of(company).filter(visit=row).order_by("id"))
     power = list(PowerClaim.objects.of(company).filter(visit=row).order_by("at", "id"))
     lifted = list(LiftedLine.objects.of(company).filter(visit=row).select_related("ending").order_by("id"))
-    return Loaded(row, entries, power, lifted, _core_visit(company, row, entries, power, lifted), member_names(company))
+    stamps = list(DefrostStamp.objects.of(company).filter(visit=row).order_by("id")) if row.unit.plate.get("defrost") else []
+    visit = _core_visit(company, row, entries, power, lifted, stamps)
+    return Loaded(row, entries, power, lifted, stamps, visit, member_names(company))
 
 
 def loaded_with(before: Loaded, entries: Sequence[Entry] = (), lifted: Sequence[LiftedLine] = ()) -> Loaded:
@@ -87,10 +90,16 @@ def _read_names(company: Company) -> dict[int, str]:
 
 
 def _core_visit(
-    company: Company, row: Visit, entries: Sequence[Entry], power: Sequence[PowerClaim], lifted: Sequence[LiftedLine]
+    company: Company,
+    row: Visit,
+    entries: Sequence[Entry],
+    power: Sequence[PowerClaim],
+    lifted: Sequence[LiftedLine],
+    stamps: Sequence[DefrostStamp],
 ) -> core.Visit:
     kept: dict[str, Any] = row.frozen or as_it_stands(company, row)
     measured = [entry for entry in entries if POINTS[entry.point].kind == "number"]
+    standing = standing_stamps(stamps)
     return visit_from(
         kept
         | {
@@ -103,8 +112,23 @@ def _core_visit(
             "readings": [core_reading(entry) for entry in measured],
             "seen": _seen(entries),
             "lifted": [_lifted(line) for line in lifted],
+            "defrost_run": [core.DefrostEvent(one.s, one.event) for one in standing if one.event != STOPPED],  # type: ignore[arg-type]
+            "defrost_watched_s": max((one.s for one in standing if one.event == STOPPED), default=None),
         }
     )
+
+
+STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
+
+
+def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:
+    """The stamps of the latest run that were not taken back, in their order in time."""
+    if not stamps:
+        return []
+    gone = {one.undoes for one in stamps if one.undoes is not None}
+    latest = stamps[-1].run
+    kept = [one for one in stamps if one.run == latest and one.undoes is None and one.uuid not in gone]
+    return sorted(kept, key=lambda one: one.s)
 
 
 def as_it_stands(company: Company, row: Visit) -> dict[str, Any]:

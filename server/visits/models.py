@@ -86,6 +86,22 @@ class RulesChange(Written):
         indexes = [models.Index(fields=["visit", "id"])]
 
 
+class DefrostStamp(Written):
+    """One event of a watched defrost, `s` seconds after it was forced; `run` groups a run's stamps.
+
+    `undoes` takes an earlier stamp back: it stays on record, and counts no more.
+    """
+
+    run = models.UUIDField()
+    event = models.CharField(max_length=20)
+    s = models.FloatField()
+    undoes = models.UUIDField(null=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="defrost_stamp_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
 class LiftedLine(Written):
     """A line of the not-put-back list."""
 

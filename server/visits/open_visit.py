@@ -26,6 +26,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
     if unit is None:
         raise NoSuchUnit
     before = _left_behind(member, unit)
+    visit: Visit
     visit, made = Visit.objects.of(member.company).get_or_create(
         company=member.company,
         id=visit_id,

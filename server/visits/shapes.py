@@ -8,8 +8,10 @@ from outer_test.assess import Assessment
 from outer_test.circuit_state import Cabinet
 from outer_test.plan import Station
 from outer_test.plate import Contactor, Plate
+from outer_test.sequence import Expected
 from outer_test.verdict import Verdict
 from outer_test.visit import Conditions, FittedCapacitor
+from outer_test.which_way import WhichWay
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +57,28 @@ class PowerShown:
 
 
 @dataclass(frozen=True, slots=True)
+class StampShown:
+    """One stamp of the run at hand, `s` seconds after it was forced."""
+
+    id: UUID
+    event: str
+    s: float
+    at: datetime
+    by_whom: str
+
+
+@dataclass(frozen=True, slots=True)
+class DefrostShown:
+    """The defrost bench: how to make this board defrost today, what it should do, and what was stamped."""
+
+    way: WhichWay
+    expected: tuple[Expected, ...]
+    stamps: tuple[StampShown, ...]
+    limit_s: float
+    stopped: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Round:
     """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power."""
 
@@ -67,6 +91,7 @@ class Round:
     fitted: tuple[FittedCapacitor, ...]
     contactor_fitted: Contactor | None
     cabinet: Cabinet
+    defrost: DefrostShown | None
     conditions: Conditions
     finished_at: datetime | None
     finished_by: str

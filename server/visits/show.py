@@ -10,12 +10,16 @@ from fleet.models import PlateRevision
 from outer_test.assess import Assessment, assess
 from outer_test.circuit_state import cabinet
 from outer_test.house import SCHOOLS
+from outer_test.inputs import inputs_of
 from outer_test.plan import stations
 from outer_test.points import POINTS
+from outer_test.sequence import expected_events
+from outer_test.switch_state import is_closed
 from outer_test.visit import standing_readings
-from visits.load import Loaded
+from outer_test.which_way import which_way
+from visits.load import STOPPED, Loaded, standing_stamps
 from visits.models import Entry, LiftedLine, PowerClaim
-from visits.shapes import EntryShown, LiftedShown, MeterChoice, PlateRevisionShown, PowerShown, Round, VisitShown
+from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, PlateRevisionShown, PowerShown, Round, StampShown, VisitShown
 
 
 def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
@@ -32,6 +36,7 @@ def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
         cabinet=cabinet(visit, judged.findings),
+        defrost=_defrost(loaded),
         conditions=visit.conditions,
         finished_at=row.finished_at,
         finished_by="" if row.finished_by_id is None else loaded.names.get(row.finished_by_id, ""),
@@ -62,6 +67,23 @@ def show_visit(company: Company, loaded: Loaded) -> VisitShown:
         rules_are_current=row.rules == company.rules or row.finished_at is not None,
         round=show_round(loaded),
         plate_history=tuple(PlateRevisionShown(one.at, one.member.shown_name, one.why) for one in history),
+    )
+
+
+def _defrost(loaded: Loaded) -> DefrostShown | None:
+    visit, defrost = loaded.visit, loaded.visit.plate.defrost
+    if defrost.control is None:
+        return None
+    stamps = standing_stamps(loaded.stamps)
+    switch = inputs_of(visit).get("defrost.switch.ohm")
+    return DefrostShown(
+        way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
+        expected=expected_events(defrost, visit.plate.aux_heat.kind in ("electric", "gas")),
+        stamps=tuple(
+            StampShown(one.uuid, one.event, one.s, one.at, loaded.names.get(one.member_id, "")) for one in stamps if one.event != STOPPED
+        ),
+        limit_s=(defrost.limit_min or 10) * 60,
+        stopped=any(one.event == STOPPED for one in stamps),
     )
 
 

@@ -34,6 +34,9 @@ def bodies(path: str, theirs: Fixture, line: str) -> list[dict[str, Any]]:
         {"id": fresh(), "visit": str(theirs.visit.id), "plate": {}, "fitted": []},
         {"id": fresh(), "complaint": "maintenance"},
         {"reason": ""},
+        {"id": fresh(), "event": "forced"},
+        {"id": fresh(), "stamp": fresh()},
+        {"id": fresh(), "fault": "none"},
     ]
 
 
@@ -136,6 +139,9 @@ FIELDS = [
     "choice",
     "hours",
     "schools",
+    "event",
+    "stamp",
+    "fault",
     "conditions",
 ]
 WORDS = ("cap.herm.uf", "39.9", "OL", "live", "dead-claimed", "back", "left", "\x00", "\ud800", "1e999", "amps.compressor.peak_a")

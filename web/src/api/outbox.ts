@@ -12,6 +12,8 @@ export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
   | { kind: "line"; visit: string; body: Schemas["TypedLine"] }
   | { kind: "power"; visit: string; body: Schemas["PowerSaid"] }
+  | { kind: "stamp"; visit: string; body: Schemas["NewStamp"] }
+  | { kind: "undo"; visit: string; body: Schemas["Undo"] }
   | { kind: "lifted"; visit: string; body: Schemas["LiftedWhat"] }
   | { kind: "end"; visit: string; line: string; body: Schemas["LiftedHow"] };
 
@@ -56,6 +58,10 @@ async function deliver(write: Write): Promise<Round> {
       return data(api.POST("/api/visits/{visit_id}/readings", { ...path(write), body: write.body }));
     case "power":
       return data(api.POST("/api/visits/{visit_id}/power", { ...path(write), body: write.body }));
+    case "stamp":
+      return data(api.POST("/api/visits/{visit_id}/defrost/stamps", { ...path(write), body: write.body }));
+    case "undo":
+      return data(api.POST("/api/visits/{visit_id}/defrost/undo", { ...path(write), body: write.body }));
     case "lifted":
       return data(api.POST("/api/visits/{visit_id}/lifted", { ...path(write), body: write.body }));
     case "end":

@@ -232,6 +232,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit_id}/defrost/stamps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Stamp
+         * @description Stamp an event; `forced` begins a new run, `stopped` says that nobody watches any more.
+         */
+        post: operations["api_defrost_keep_stamp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{visit_id}/defrost/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Back
+         * @description Take a stamp back.
+         */
+        post: operations["api_defrost_take_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{visit_id}/defrost/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Simulated
+         * @description Let the simulated board run and stamp a whole defrost. Only where the demo is: a real visit records real runs.
+         */
+        post: operations["api_defrost_simulated"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/units/{unit_id}/plate": {
         parameters: {
             query?: never;
@@ -597,6 +657,54 @@ export interface components {
             limit_min?: number | null;
             /** Shift Delay */
             shift_delay?: boolean | null;
+            /**
+             * Start
+             * @default pins
+             * @enum {string}
+             */
+            start: "pins" | "switch-and-test";
+            /**
+             * Hold Jumper
+             * @default lift
+             * @enum {string}
+             */
+            hold_jumper: "lift" | "leave";
+            /**
+             * Fan First S
+             * @default 0
+             */
+            fan_first_s: number;
+            /**
+             * Tolerance S
+             * @default 5
+             */
+            tolerance_s: number;
+            /** Sensor R25 Ohm */
+            sensor_r25_ohm?: number | null;
+            /** Sensor B K */
+            sensor_b_k?: number | null;
+            /**
+             * Sensor Table
+             * @default []
+             */
+            sensor_table: components["schemas"]["SensorPoint"][];
+            /** Sensor Pull Ohm */
+            sensor_pull_ohm?: number | null;
+        };
+        /**
+         * DefrostShown
+         * @description The defrost bench: how to make this board defrost today, what it should do, and what was stamped.
+         */
+        DefrostShown: {
+            way: components["schemas"]["WhichWay"];
+            /** Expected */
+            expected: components["schemas"]["Expected"][];
+            /** Stamps */
+            stamps: components["schemas"]["StampShown"][];
+            /** Limit S */
+            limit_s: number;
+            /** Stopped */
+            stopped: boolean;
         };
         /**
          * Element
@@ -650,6 +758,20 @@ export interface components {
             supersedes: string | null;
             /** Meter */
             meter: string;
+        };
+        /**
+         * Expected
+         * @description When an event should come, in s after the event `after`; `least` to `most`.
+         */
+        Expected: {
+            /** Event */
+            event: string;
+            /** After */
+            after: string;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
         };
         /**
          * Fan
@@ -984,7 +1106,15 @@ export interface components {
              *       "closes_f": null,
              *       "opens_f": null,
              *       "limit_min": null,
-             *       "shift_delay": null
+             *       "shift_delay": null,
+             *       "start": "pins",
+             *       "hold_jumper": "lift",
+             *       "fan_first_s": 0,
+             *       "tolerance_s": 5,
+             *       "sensor_r25_ohm": null,
+             *       "sensor_b_k": null,
+             *       "sensor_table": [],
+             *       "sensor_pull_ohm": null
              *     }
              */
             defrost: components["schemas"]["Defrost"];
@@ -1100,6 +1230,7 @@ export interface components {
             fitted: components["schemas"]["FittedCapacitor"][];
             contactor_fitted: components["schemas"]["Contactor"] | null;
             cabinet: components["schemas"]["Cabinet"];
+            defrost: components["schemas"]["DefrostShown"] | null;
             conditions: components["schemas"]["Conditions"];
             /** Finished At */
             finished_at: string | null;
@@ -1147,6 +1278,38 @@ export interface components {
              * @default
              */
             why: string;
+        };
+        /**
+         * SensorPoint
+         * @description One line of a unit's own sensor table.
+         */
+        SensorPoint: {
+            /** F */
+            f: number;
+            /** Ohm */
+            ohm: number;
+        };
+        /**
+         * StampShown
+         * @description One stamp of the run at hand, `s` seconds after it was forced.
+         */
+        StampShown: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Event */
+            event: string;
+            /** S */
+            s: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
         };
         /**
          * StartCapacitor
@@ -1287,6 +1450,29 @@ export interface components {
             round: components["schemas"]["Round"];
             /** Plate History */
             plate_history: components["schemas"]["PlateRevisionShown"][];
+        };
+        /**
+         * WhichWay
+         * @description The way, its steps in order, what goes on the not-put-back list, and the caution.
+         */
+        WhichWay: {
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "time-pins" | "jumper-switch" | "force-pins" | "switch-and-test" | "unknown";
+            /** Steps */
+            steps: string[];
+            /**
+             * Lifts
+             * @default []
+             */
+            lifts: string[];
+            /**
+             * Caution
+             * @default
+             */
+            caution: string;
         };
         /**
          * Wire
@@ -1490,6 +1676,53 @@ export interface components {
             id: string;
         };
         /**
+         * NewStamp
+         * @description An event of the defrost at hand, with the client's UUID and time.
+         */
+        NewStamp: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Event */
+            event: string;
+            /** At */
+            at?: string | null;
+        };
+        /**
+         * Undo
+         * @description A stamp to take back.
+         */
+        Undo: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Stamp
+             * Format: uuid
+             */
+            stamp: string;
+        };
+        /**
+         * Simulated
+         * @description A whole defrost for the simulated board to stamp; the UUID is the run's.
+         */
+        Simulated: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Fault
+             * @default none
+             */
+            fault: string;
+        };
+        /**
          * PlateRead
          * @description A plate as read on a visit, with the client's UUID and why it was read again.
          */
@@ -1622,6 +1855,18 @@ export interface components {
              * @enum {string}
              */
             scroll_kit: "after-ladder" | "freely" | "never";
+            /**
+             * Interval
+             * @default climate
+             * @enum {string}
+             */
+            interval: "climate" | "as-shipped" | "ninety";
+            /**
+             * Board Kit
+             * @default kit
+             * @enum {string}
+             */
+            board_kit: "kit" | "failed-only";
         };
         /**
          * RulesShown
@@ -2460,6 +2705,246 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Asked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_defrost_keep_stamp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewStamp"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_defrost_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Undo"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_defrost_simulated: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Simulated"];
             };
         };
         responses: {

@@ -97,6 +97,22 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
       number("defrost.closes_f", "Coil switch closes", "°F"),
       number("defrost.opens_f", "Coil switch opens", "°F"),
       number("defrost.limit_min", "Defrost limit", "min"),
+      choice("defrost.shift_delay", "Shift delay", [
+        ["true", "yes"],
+        ["false", "no"],
+      ]),
+      choice("defrost.start", "Forced by", [
+        ["pins", "time or force pins"],
+        ["switch-and-test", "switch jumper and test"],
+      ]),
+      choice("defrost.hold_jumper", "Jumper, once it starts", [
+        ["lift", "lift it"],
+        ["leave", "leave it"],
+      ]),
+      number("defrost.fan_first_s", "Fan on before the valve", "s"),
+      number("defrost.sensor_r25_ohm", "Sensor at 77 °F", "Ω"),
+      number("defrost.sensor_b_k", "Sensor B", "K"),
+      number("defrost.sensor_pull_ohm", "Board’s sensor resistor", "Ω"),
       choice("aux_heat.kind", "Aux heat", same("electric", "gas", "none")),
       amps("aux_heat.protection_a", "Aux heat fuse or breaker"),
       { name: "refrigerant", label: "Refrigerant" },

@@ -101,6 +101,7 @@ function valueOf(field: PlateField, text: string): unknown {
       .split(/[/\s]+/)
       .filter(Boolean)
       .map(numeric);
+  if (text === "true" || text === "false") return text === "true";
   return field.numeric ? numeric(text) : text.trim();
 }
 

@@ -12,6 +12,7 @@ import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
+import { DefrostBench } from "../defrost/DefrostBench";
 import { PlateStation } from "../plate/PlateStation";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
@@ -105,7 +106,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
             <PlateStation visit={visit} />
           ) : (
             <>
-              <Wiring visit={visit} point={current} />
+              <Wiring visit={visit} point={current} stays={station.name !== "defrost"} />
               <StationSteps
                 visit={visit}
                 station={station}
@@ -117,6 +118,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
                   goOn();
                 }}
               />
+              {station.name === "defrost" && <DefrostBench visit={visit} />}
             </>
           )}
           <Text fontSize="sm" color="faint" mt="5">
@@ -155,14 +157,14 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
 }
 
 /** The drawing of the unit; on a phone it opens on request, so that entering readings keeps the glass. */
-function Wiring({ visit, point }: { visit: VisitShown; point: string }) {
+function Wiring({ visit, point, stays }: { visit: VisitShown; point: string; stays: boolean }) {
   const [open, setOpen] = useState(false);
   const drawing = <Cabinet cabinet={visit.round.cabinet} point={point} />;
   return (
     <>
       <Box
         display={{ base: "none", lg: "block" }}
-        position="sticky"
+        position={stays ? "sticky" : "static"}
         top="56px"
         zIndex="5"
         bg="paper"

@@ -1,0 +1,84 @@
+"""Stamps of a watched defrost: once, in order, taken back without being lost; and the simulated board by the same door."""
+
+from datetime import timedelta
+from typing import Any
+
+from django.db import DatabaseError, connection, transaction
+from django.test import TestCase, override_settings
+from django.utils import timezone
+
+from testing.fixtures import Fixture, fresh
+from visits.models import DefrostStamp
+
+PLATE = {
+    "defrost": {"control": "time-temperature", "closes_f": 30, "opens_f": 55, "limit_min": 10}, "valve": "O", "aux_heat": {"kind": "electric"},
+}  # fmt: skip
+
+
+class Stamps(TestCase):
+    def setUp(self) -> None:
+        self.mine = Fixture("First", plate=PLATE)
+        self.caller = self.mine.client()
+        self.start = timezone.now() - timedelta(minutes=20)
+
+    def post(self, path: str, **body: Any) -> Any:
+        return self.caller.send("POST", f"/visits/{self.mine.visit.id}/defrost/{path}", {"id": fresh()} | body)
+
+    def stamp(self, event: str, seconds: float, **more: Any) -> Any:
+        return self.post("stamps", event=event, at=(self.start + timedelta(seconds=seconds)).isoformat(), **more)
+
+    def lanes(self, round_: dict[str, Any]) -> dict[str, str]:
+        found = round_["assessment"]["findings"]
+        return {one["point"].removeprefix("defrost.run."): one["verdict"] for one in found if one["rule"] == "sequence"}
+
+    def test_stamps_count_from_the_force_and_are_judged(self) -> None:
+        self.stamp("forced", 0)
+        for event, seconds in (("valve-shift", 2), ("aux-on", 3)):
+            self.stamp(event, seconds)
+        got = self.stamp("stopped", 60).json()
+        self.assertEqual([(one["event"], one["s"]) for one in got["defrost"]["stamps"]], [("forced", 0), ("valve-shift", 2), ("aux-on", 3)])
+        self.assertTrue(got["defrost"]["stopped"])
+        self.assertEqual((self.lanes(got)["fan"], self.lanes(got)["valve"]), ("bad", "good"))
+        self.assertEqual([one["part"] for one in got["assessment"]["accused"]], ["board fan relay"])
+
+    def test_sent_twice_is_one_stamp(self) -> None:
+        self.stamp("forced", 0)
+        same = fresh()
+        for _ in range(2):
+            got = self.stamp("valve-shift", 2, id=same).json()
+        self.assertEqual(len(got["defrost"]["stamps"]), 2)
+
+    def test_a_stamp_taken_back_stays_on_record(self) -> None:
+        self.stamp("forced", 0)
+        stamp = self.stamp("fan-off", 2).json()["defrost"]["stamps"][-1]["id"]
+        for _ in range(2):
+            got = self.post("undo", stamp=stamp).json()
+        self.assertEqual([one["event"] for one in got["defrost"]["stamps"]], ["forced"])
+        self.assertEqual(DefrostStamp.objects.of(self.mine.company).count(), 3)
+        with self.assertRaisesMessage(DatabaseError, "append only"), transaction.atomic(), connection.cursor() as cursor:
+            cursor.execute("DELETE FROM visits_defroststamp")
+
+    def test_a_new_force_begins_a_new_run(self) -> None:
+        self.stamp("forced", 0)
+        self.stamp("valve-shift", 2)
+        got = self.stamp("forced", 300).json()
+        self.assertEqual([one["event"] for one in got["defrost"]["stamps"]], ["forced"])
+
+    def test_what_cannot_be_is_told_at_its_field(self) -> None:
+        self.assertEqual(self.stamp("valve-shift", 0).json()["errors"][0]["field"], "event")
+        self.assertEqual(self.stamp("explodes", 0).json()["errors"][0]["field"], "event")
+        self.stamp("forced", 100)
+        self.assertEqual(self.stamp("valve-shift", 0).json()["errors"][0]["field"], "at")
+        self.assertEqual(self.post("undo", stamp=fresh()).json()["errors"][0]["field"], "stamp")
+
+    def test_the_simulated_board_stamps_through_the_same_door(self) -> None:
+        with override_settings(DEMO=True):
+            got = self.post("simulated", fault="fan-relay").json()
+            self.assertEqual([one["part"] for one in got["assessment"]["accused"]], ["board fan relay"])
+            self.assertEqual(self.post("simulated", fault="gremlins").json()["errors"][0]["field"], "fault")
+        with override_settings(DEMO=False):
+            self.assertEqual(self.post("simulated", fault="none").status_code, 403)
+
+    def test_a_unit_without_a_defrost_control_has_no_bench(self) -> None:
+        bare = Fixture("Second")
+        self.assertIsNone(bare.client().get(f"/api/visits/{bare.visit.id}").json()["round"]["defrost"])

@@ -1,0 +1,92 @@
+"""Stamping the events of a watched defrost: by hand, or by the simulated board through the same door."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from typing import get_args
+from uuid import UUID, uuid5
+
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.models import Member
+from outer_test.plan_electrical import RUN_EVENTS
+from outer_test.quantity import FieldProblem
+from outer_test.simulate import Fault, simulate_defrost
+from visits.load import STOPPED, Loaded, load_visit, open_for_writing, standing_stamps
+from visits.models import DefrostStamp, Visit
+
+MOST_S = 4 * 3600
+
+
+@dataclass(frozen=True, slots=True)
+class Stamp:
+    """One stamp: the client's UUID, the event, and when it happened; `forced` begins a run."""
+
+    id: UUID
+    event: str
+    at: datetime | None = None
+
+
+def stamp(member: Member, visit_id: UUID, new: Stamp) -> Loaded:
+    """Keep one stamp of the run at hand. Raises NoSuchVisit, Finished, FieldProblem."""
+    if new.event not in (*RUN_EVENTS, STOPPED):
+        raise FieldProblem("event", f"is one of {', '.join((*RUN_EVENTS, STOPPED))}")
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        loaded = load_visit(member.company, row)
+        if any(one.uuid == new.id for one in loaded.stamps):
+            return loaded
+        at = new.at or timezone.now()
+        forced = next((one for one in standing_stamps(loaded.stamps) if one.event == "forced"), None)
+        if new.event == "forced":
+            _write(member, row, new.id, new.id, "forced", 0.0, at)
+            return load_visit(member.company, row)
+        if forced is None:
+            raise FieldProblem("event", "force the defrost first: the other times count from there")
+        seconds = (at - forced.at).total_seconds()
+        if not 0 <= seconds <= MOST_S:
+            raise FieldProblem("at", "lies before the defrost was forced, or hours after it")
+        _write(member, row, new.id, forced.run, new.event, round(seconds, 1), at)
+        return load_visit(member.company, row)
+
+
+def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) -> Loaded:
+    """Take a stamp back; it stays on record. Raises NoSuchVisit, Finished, FieldProblem."""
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        loaded = load_visit(member.company, row)
+        gone = next((one for one in standing_stamps(loaded.stamps) if one.uuid == stamp_id), None)
+        if gone is None:
+            if any(one.undoes == stamp_id for one in loaded.stamps):
+                return loaded
+            raise FieldProblem("stamp", "is no stamp of the run at hand")
+        _write(member, row, undo_id, gone.run, gone.event, gone.s, timezone.now(), gone.uuid)
+        return load_visit(member.company, row)
+
+
+def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded:
+    """Let the simulated board stamp a whole defrost, with a fault put in. Raises NoSuchVisit, Finished, FieldProblem."""
+    if fault not in get_args(Fault):
+        raise FieldProblem("fault", f"is one of {', '.join(get_args(Fault))}")
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        loaded = load_visit(member.company, row)
+        if any(one.run == run_id for one in loaded.stamps):
+            return loaded
+        try:
+            events, watched = simulate_defrost(loaded.visit.plate, fault)  # type: ignore[arg-type]
+        except ValueError as problem:
+            raise FieldProblem("fault", str(problem)) from None
+        now = timezone.now()
+        for place, one in enumerate(events):
+            _write(member, row, uuid5(run_id, str(place)), run_id, one.event, one.s, now)
+        _write(member, row, uuid5(run_id, STOPPED), run_id, STOPPED, watched, now)
+        return load_visit(member.company, row)
+
+
+def _write(
+    member: Member, row: Visit, stamp_id: UUID, run: UUID, event: str, seconds: float, at: datetime, undoes: UUID | None = None
+) -> None:
+    DefrostStamp.objects.of(member.company).create(
+        company=member.company, uuid=stamp_id, visit=row, member=member, at=at, run=run, event=event, s=seconds, undoes=undoes
+    )

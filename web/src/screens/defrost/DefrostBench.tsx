@@ -1,0 +1,240 @@
+/** One defrost watched: how to make it happen today, big stamps, and what was stamped laid over what should come. */
+import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+
+import { api, ApiProblem, data, type Round, type VisitShown } from "../../api/client";
+import { send } from "../../api/outbox";
+import { storeRound, useSession } from "../../api/queries";
+import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { Button, Choice, FieldProblem } from "../../shell/controls";
+import { capital } from "../../shell/words";
+import { Lanes } from "./Lanes";
+
+type Defrost = NonNullable<Round["defrost"]>;
+
+/** The stamps a person sets, in the order they come; the digit is their key. */
+const STAMPS: [string, string][] = [
+  ["valve-shift", "Valve shifts"],
+  ["fan-off", "Fan stops"],
+  ["aux-on", "Aux call, W on"],
+  ["contactor-open", "Contactor opens"],
+  ["contactor-close", "Contactor closes"],
+  ["switch-open", "Switch opens"],
+  ["ended", "Ended"],
+  ["fan-on", "Fan on"],
+  ["valve-back", "Valve back"],
+];
+const MORE: [string, string][] = [
+  ["aux-off", "W off"],
+  ["outdoor-line-warm", "Outdoor line warms"],
+];
+
+const FAULTS = [
+  "none",
+  "never-starts",
+  "fan-relay",
+  "no-aux-call",
+  "valve-stuck",
+  "switch-stuck-closed",
+  "low-charge",
+  "late-end",
+  "pressure-trip",
+];
+
+export function DefrostBench({ visit }: { visit: VisitShown }) {
+  const { defrost } = visit.round;
+  if (defrost == null) return null;
+  const finished = visit.round.finished_at != null;
+  return (
+    <Box as="section" aria-label="Defrost bench" borderTopWidth="2px" borderColor="ink" mt="6" pt="4">
+      <Heading as="h2" fontSize="xl" mb="1">
+        Watch one defrost
+      </Heading>
+      <Way visit={visit} defrost={defrost} disabled={finished} />
+      {!finished && <Stamps visit={visit} defrost={defrost} />}
+      <Lanes defrost={defrost} />
+      <RunFindings visit={visit} />
+      {!finished && <Simulated visit={visit} />}
+    </Box>
+  );
+}
+
+function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost; disabled: boolean }) {
+  const lift = (what: string) =>
+    send({
+      kind: "lifted",
+      visit: visit.id,
+      body: { id: crypto.randomUUID(), what, at: new Date().toISOString() },
+    });
+  const off = new Set(visit.round.lifted.filter((line) => line.how === "").map((line) => line.what));
+  return (
+    <Box mb="3">
+      <Text fontWeight="700">To make this board defrost today</Text>
+      <ol>
+        {defrost.way.steps.map((step, index) => (
+          <Text as="li" key={step}>
+            {index + 1}. {step}
+          </Text>
+        ))}
+      </ol>
+      {defrost.way.caution && (
+        <Text color="ochre" fontWeight="600">
+          {defrost.way.caution}
+        </Text>
+      )}
+      {!disabled && (
+        <Flex gap="2" wrap="wrap" mt="2">
+          {(defrost.way.lifts ?? [])
+            .filter((what) => !off.has(what))
+            .map((what) => (
+              <Button key={what} onClick={() => lift(what)}>
+                {what}: put it on the list
+              </Button>
+            ))}
+        </Flex>
+      )}
+    </Box>
+  );
+}
+
+function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
+  const forced = defrost.stamps.find(({ event }) => event === "forced");
+  const running = forced !== undefined && !defrost.stopped;
+  const done = new Set(defrost.stamps.map(({ event }) => event));
+  const stamp = (event: string) =>
+    send({
+      kind: "stamp",
+      visit: visit.id,
+      body: { id: crypto.randomUUID(), event, at: new Date().toISOString() },
+    });
+  const last = defrost.stamps.at(-1);
+  const undo = () =>
+    last && send({ kind: "undo", visit: visit.id, body: { id: crypto.randomUUID(), stamp: last.id } });
+  if (!running) {
+    return (
+      <Flex gap="3" wrap="wrap" mb="3" align="center">
+        <Button look="next" minH="60px" onClick={() => stamp("forced")}>
+          {forced ? "Force another now" : "Forced: start the clock"}
+        </Button>
+        {forced && (
+          <Text color="faint">
+            The last run is below; a new one takes its place, and the old stays on record.
+          </Text>
+        )}
+      </Flex>
+    );
+  }
+  return (
+    <Box mb="3">
+      <Clock since={forced.at} limit={defrost.limit_s} />
+      <SimpleGrid columns={{ base: 2, md: 3 }} gap="2" mb="2">
+        {STAMPS.map(([event, words], index) => (
+          <Button
+            key={event}
+            data-choice={index + 1}
+            minH="60px"
+            aria-pressed={done.has(event)}
+            disabled={done.has(event)}
+            onClick={() => stamp(event)}
+          >
+            <Text as="span" className="num" mr="2" opacity="0.75">
+              {index + 1}
+            </Text>
+            {words}
+          </Button>
+        ))}
+        {MORE.map(([event, words]) => (
+          <Button key={event} minH="60px" disabled={done.has(event)} onClick={() => stamp(event)}>
+            {words}
+          </Button>
+        ))}
+      </SimpleGrid>
+      <Flex gap="2" wrap="wrap">
+        <Button onClick={undo}>Undo the last stamp</Button>
+        <Button onClick={() => stamp("stopped")}>Stop watching</Button>
+      </Flex>
+    </Box>
+  );
+}
+
+/** Time since it was forced, and what is left to the board's limit. It counts from the kept stamp, so a reload loses nothing. */
+function Clock({ since, limit }: { since: string; limit: number }) {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const beat = window.setInterval(() => setNow(Date.now()), 250);
+    return () => window.clearInterval(beat);
+  }, []);
+  const seconds = Math.max((now - new Date(since).getTime()) / 1000, 0);
+  const left = Math.max(limit - seconds, 0);
+  return (
+    <Flex gap="5" align="baseline" mb="2">
+      <Text className="num" fontSize="4xl" fontWeight="700" aria-label="Time since it was forced">
+        {minutes(seconds)}
+      </Text>
+      <Text color="faint">{minutes(left)} to its time limit</Text>
+    </Flex>
+  );
+}
+
+const minutes = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
+
+function RunFindings({ visit }: { visit: VisitShown }) {
+  const findings = visit.round.assessment.findings.filter(({ rule }) => rule === "sequence");
+  if (findings.length === 0) return null;
+  return (
+    <Box as="section" aria-label="What this run says" mb="4">
+      {findings.map((finding) => (
+        <Flex key={finding.point} gap="3" align="baseline" py="1" borderTopWidth="1px" borderColor="rule">
+          <Box pt="1">
+            <Mark kind={finding.verdict} />
+          </Box>
+          <Text>
+            <Text as="span" fontWeight="700" color={markColour(finding.verdict)}>
+              {capital(markWord(finding.verdict))}
+            </Text>{" "}
+            {finding.why} <b>{finding.next}</b>
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
+
+/** The stand-in for a real board: it stamps through the same door a person does. */
+function Simulated({ visit }: { visit: VisitShown }) {
+  const demo = useSession().data?.demo;
+  const [fault, setFault] = useState("none");
+  const [problem, setProblem] = useState("");
+  const run = async () => {
+    try {
+      const round = await data(
+        api.POST("/api/visits/{visit_id}/defrost/simulated", {
+          params: { path: { visit_id: visit.id } },
+          body: { id: crypto.randomUUID(), fault },
+        }),
+      );
+      storeRound(visit.id, round);
+      setProblem("");
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  if (demo == null) return null;
+  return (
+    <Flex gap="3" wrap="wrap" align="end" borderTopWidth="1px" borderColor="rule" pt="3">
+      <label>
+        <Text fontSize="sm">Simulated board, for practice on the demo; fault put in</Text>
+        <Choice w="14rem" value={fault} onChange={(event) => setFault(event.target.value)}>
+          {FAULTS.map((name) => (
+            <option key={name} value={name}>
+              {name.replaceAll("-", " ")}
+            </option>
+          ))}
+        </Choice>
+      </label>
+      <Button onClick={() => void run()}>Run it</Button>
+      {problem && <FieldProblem id="simulated-problem">{problem}</FieldProblem>}
+    </Flex>
+  );
+}
