@@ -334,6 +334,6 @@ def _back(run: _Run, defrost: Defrost, watch: Watch, ended: float) -> Iterator[F
         if run.has(event):
             yield _told(point, Verdict.GOOD, f"{event.replace('-', ' ').capitalize()}.")
         elif run.over(wait):
-            yield _told(point, Verdict.WATCH if lane == "aux" else Verdict.BAD, f"{what}.", step)
+            yield _told(point, Verdict.WATCH if lane == "aux" else Verdict.UNSURE, f"{what}, or its stamp was missed.", step)
         else:
             yield unjudged(f"defrost.run.{point}", "sequence", f"Not seen yet: {event.replace('-', ' ')}.")

@@ -7,12 +7,14 @@ from dataclasses import replace
 from fractions import Fraction
 
 import numpy as np
+import psychrolib
 from hypothesis import given
 from hypothesis import strategies as st
 from scipy.interpolate import interp1d
 
 from outer_test.assess import assess
 from outer_test.board import Board, BoardInput, output, step
+from outer_test.frost import dew_point_f, will_it_frost
 from outer_test.interval import defrost_kwh_a_day, demand_credit, interval_advice
 from outer_test.meter import measure
 from outer_test.plate import AuxHeat, Compressor, Defrost, Plate, SensorPoint
@@ -180,6 +182,31 @@ class Others(unittest.TestCase):
         for wrong in (1.5, 12.1):
             with self.assertRaises(ValueError):
                 demand_credit(3, wrong)
+
+
+class Frost(unittest.TestCase):
+    @given(st.floats(-10, 110), st.floats(5, 100))
+    def test_dew_and_frost_point_against_psychrolib(self, outdoor_f: float, humidity: float) -> None:
+        psychrolib.SetUnitSystem(psychrolib.IP)
+        expected = psychrolib.GetTDewPointFromRelHum(outdoor_f, humidity / 100)
+        if expected > -60:  # far below anything a coil meets the two formulas part
+            self.assertAlmostEqual(dew_point_f(outdoor_f, humidity), expected, delta=0.6)
+
+    def test_when_a_coil_frosts(self) -> None:
+        for outdoor, humidity, expected in (
+            (36, 85, True),
+            (47, 90, True),
+            (48, 90, False),
+            (60, 50, False),
+            (20, 15, False),
+            (28, 70, True),
+        ):
+            self.assertEqual(will_it_frost(outdoor, humidity).frosts, expected, f"{outdoor} {humidity}")
+
+    def test_humidity_is_held_to_its_range(self) -> None:
+        for wrong in (0, -1, 101):
+            with self.assertRaises(ValueError):
+                dew_point_f(40, wrong)
 
 
 class StateMachine(unittest.TestCase):

@@ -12,8 +12,10 @@ from api.answer import answer
 from api.problems import Refused
 from api.signed_in import Asking
 from api.visits import REFUSALS, aware
+from outer_test.visit import Conditions
 from visits.shapes import Round
 from visits.show import show_round
+from visits.write_conditions import write_conditions
 from visits.write_defrost import Stamp, simulate, stamp, undo_stamp
 
 router = Router(tags=["defrost"])
@@ -54,6 +56,12 @@ def keep_stamp(request: Asking, visit_id: UUID, body: Body[NewStamp]) -> HttpRes
 def take_back(request: Asking, visit_id: UUID, body: Body[Undo]) -> HttpResponse:
     """Take a stamp back."""
     return answer(Round, show_round(undo_stamp(request.auth, visit_id, body.id, body.stamp)))
+
+
+@router.put("/{visit_id}/conditions", response={200: Round, **REFUSALS})
+def keep_conditions(request: Asking, visit_id: UUID, body: Body[Conditions]) -> HttpResponse:
+    """Keep the day's outdoor and indoor temperature, °F, and the outdoor humidity, %."""
+    return answer(Round, show_round(write_conditions(request.auth, visit_id, body)))
 
 
 @router.post("/{visit_id}/defrost/simulated", response={200: Round, **REFUSALS})

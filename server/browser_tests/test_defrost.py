@@ -64,3 +64,19 @@ class TouchBench(BrowserTest):
             self.assertGreaterEqual(round(box["height"]), 60)
             button.tap()
             expect(bench.get_by_label("What this run says")).to_contain_text(told)
+
+
+class Outlook(BrowserTest):
+    def test_the_day_tells_whether_it_frosts(self) -> None:
+        self.sign_in()
+        self.open_visit("Fell Road 21", "Plate")
+        day = self.page.get_by_label("The day")
+        day.get_by_label("Outdoors, °F", exact=True).fill("cold")
+        day.get_by_role("button", name="Keep the day").click()
+        expect(day.get_by_role("alert")).to_be_visible()
+        day.get_by_label("Outdoors, °F", exact=True).fill("36")
+        day.get_by_label("Humidity outdoors, %").fill("85")
+        day.get_by_role("button", name="Keep the day").click()
+        expect(day.get_by_role("button")).to_have_count(0)
+        self.go_to("Defrost")
+        expect(self.page.get_by_label("Defrost bench")).to_contain_text("a natural defrost can be watched")

@@ -6,6 +6,7 @@ from uuid import UUID
 
 from outer_test.assess import Assessment
 from outer_test.circuit_state import Cabinet
+from outer_test.frost import FrostOutlook
 from outer_test.plan import Station
 from outer_test.plate import Contactor, Plate
 from outer_test.sequence import Expected
@@ -69,9 +70,10 @@ class StampShown:
 
 @dataclass(frozen=True, slots=True)
 class DefrostShown:
-    """The defrost bench: how to make this board defrost today, what it should do, and what was stamped."""
+    """The defrost bench: whether the coil frosts now, how to make this board defrost today, what it should do, and what was stamped."""
 
     way: WhichWay
+    outlook: FrostOutlook | None
     expected: tuple[Expected, ...]
     stamps: tuple[StampShown, ...]
     limit_s: float

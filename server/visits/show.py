@@ -9,13 +9,14 @@ from accounts.models import Company
 from fleet.models import PlateRevision
 from outer_test.assess import Assessment, assess
 from outer_test.circuit_state import cabinet
+from outer_test.frost import FrostOutlook, will_it_frost
 from outer_test.house import SCHOOLS
 from outer_test.inputs import inputs_of
 from outer_test.plan import stations
 from outer_test.points import POINTS
 from outer_test.sequence import expected_events
 from outer_test.switch_state import is_closed
-from outer_test.visit import standing_readings
+from outer_test.visit import Visit, standing_readings
 from outer_test.which_way import which_way
 from visits.load import STOPPED, Loaded, standing_stamps
 from visits.models import Entry, LiftedLine, PowerClaim
@@ -78,6 +79,7 @@ def _defrost(loaded: Loaded) -> DefrostShown | None:
     switch = inputs_of(visit).get("defrost.switch.ohm")
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
+        outlook=_outlook(visit),
         expected=expected_events(defrost, visit.plate.aux_heat.kind in ("electric", "gas")),
         stamps=tuple(
             StampShown(one.uuid, one.event, one.s, one.at, loaded.names.get(one.member_id, "")) for one in stamps if one.event != STOPPED
@@ -85,6 +87,11 @@ def _defrost(loaded: Loaded) -> DefrostShown | None:
         limit_s=(defrost.limit_min or 10) * 60,
         stopped=any(one.event == STOPPED for one in stamps),
     )
+
+
+def _outlook(visit: Visit) -> FrostOutlook | None:
+    air, humidity = visit.conditions.outdoor_f, visit.conditions.outdoor_rh
+    return will_it_frost(air, humidity) if air is not None and humidity else None
 
 
 def _meters(company: Company, loaded: Loaded) -> Iterable[MeterChoice]:

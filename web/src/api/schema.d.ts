@@ -272,6 +272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit_id}/conditions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Conditions
+         * @description Keep the day's outdoor and indoor temperature, °F, and the outdoor humidity, %.
+         */
+        put: operations["api_defrost_keep_conditions"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit_id}/defrost/simulated": {
         parameters: {
             query?: never;
@@ -693,10 +713,11 @@ export interface components {
         };
         /**
          * DefrostShown
-         * @description The defrost bench: how to make this board defrost today, what it should do, and what was stamped.
+         * @description The defrost bench: whether the coil frosts now, how to make this board defrost today, what it should do, and what was stamped.
          */
         DefrostShown: {
             way: components["schemas"]["WhichWay"];
+            outlook: components["schemas"]["FrostOutlook"] | null;
             /** Expected */
             expected: components["schemas"]["Expected"][];
             /** Stamps */
@@ -925,6 +946,20 @@ export interface components {
              * @default false
              */
             add_on: boolean;
+        };
+        /**
+         * FrostOutlook
+         * @description Dew or frost point and the assumed coil temperature in °F; whether frost can form, and why in words.
+         */
+        FrostOutlook: {
+            /** Dew F */
+            dew_f: number;
+            /** Coil F */
+            coil_f: number;
+            /** Frosts */
+            frosts: boolean;
+            /** Why */
+            why: string;
         };
         /**
          * LiftedShown
@@ -2865,6 +2900,86 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Undo"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_defrost_keep_conditions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Conditions"];
             };
         };
         responses: {

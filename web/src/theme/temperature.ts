@@ -38,3 +38,12 @@ export function withScale(typed: string, unit: string): string {
     ? `${typed.trim()} °C`
     : typed;
 }
+
+/** A typed number as it is kept: temperatures in °F, nothing for an empty field; what is no number goes as typed, and comes back refused. */
+export function kept(typed: string, unit: string, from: Scale): number | string | null {
+  const plain = typed.trim().replace(",", ".");
+  if (plain === "") return null;
+  const number = Number(plain);
+  if (!Number.isFinite(number)) return typed;
+  return unit === "°F" && from === "°C" ? Number((number * 1.8 + 32).toFixed(2)) : number;
+}

@@ -69,6 +69,11 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
   const off = new Set(visit.round.lifted.filter((line) => line.how === "").map((line) => line.what));
   return (
     <Box mb="3">
+      <Text mb="2" color={defrost.outlook ? undefined : "faint"}>
+        {defrost.outlook
+          ? defrost.outlook.why
+          : "Enter the outdoor temperature and humidity on the Plate station to see whether it frosts now."}
+      </Text>
       <Text fontWeight="700">To make this board defrost today</Text>
       <ol>
         {defrost.way.steps.map((step, index) => (

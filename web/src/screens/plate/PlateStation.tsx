@@ -11,6 +11,7 @@ import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
 import { ContactorAndHeaters } from "./ContactorAndHeaters";
+import { DaysConditions } from "./Conditions";
 import { FittedParts } from "./FittedParts";
 import { PlateFieldInput } from "./PlateFieldInput";
 import { PLATE_GROUPS } from "./plateFields";
@@ -77,6 +78,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
   return (
     <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
       <Complaint visit={visit} />
+      <DaysConditions visit={visit} />
       <PlateFindings visit={visit} />
       <Fields disabled={finished} minW="0">
         {PLATE_GROUPS.map((group) => (

@@ -1,0 +1,82 @@
+/** The day's temperatures and humidity: some rules and the frost outlook ask for them. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+
+import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { storeRound } from "../../api/queries";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { kept, shown, useScale } from "../../theme/temperature";
+
+const FIELDS = [
+  ["outdoor_f", "Outdoors", "°F"],
+  ["indoor_f", "Indoors", "°F"],
+  ["outdoor_rh", "Humidity outdoors", "%"],
+] as const;
+
+export function DaysConditions({ visit }: { visit: VisitShown }) {
+  const [draft, setDraft] = useDraft(`${visit.id} conditions`);
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const [scale] = useScale();
+  const now = visit.round.conditions;
+  const typed = draft ? (JSON.parse(draft) as Record<string, string>) : {};
+  const text = (name: (typeof FIELDS)[number][0], unit: string) => {
+    const value = now[name];
+    return typed[name] ?? (value == null ? "" : shown(String(value), unit, name, scale)[0]);
+  };
+  const save = async () => {
+    const body = Object.fromEntries(
+      FIELDS.map(([name, , unit]) => [name, kept(text(name, unit), unit, scale)]),
+    ) as typeof now;
+    try {
+      storeRound(
+        visit.id,
+        await data(
+          api.PUT("/api/visits/{visit_id}/conditions", { params: { path: { visit_id: visit.id } }, body }),
+        ),
+      );
+      setDraft("");
+      setErrors([]);
+    } catch (error) {
+      const lost = [
+        { field: "", message: "The server does not answer. What you typed is kept on this device." },
+      ];
+      setErrors(error instanceof ApiProblem ? error.errors : lost);
+    }
+  };
+  return (
+    <Box as="section" aria-label="The day" mb="5">
+      <Flex gap="4" wrap="wrap" align="end">
+        {FIELDS.map(([name, label, unit]) => {
+          const problem = errors.find(({ field }) => field.endsWith(name))?.message;
+          return (
+            <Box as="label" key={name} flex="0 1 10rem">
+              <Text fontSize="sm">
+                {label}, {unit === "°F" ? scale : unit}
+              </Text>
+              <TextInput
+                className="num"
+                inputMode="decimal"
+                maxLength={10}
+                aria-label={`${label}, ${unit === "°F" ? scale : unit}`}
+                disabled={visit.round.finished_at != null}
+                aria-invalid={problem !== undefined}
+                value={text(name, unit)}
+                onChange={(event) => setDraft(JSON.stringify({ ...typed, [name]: event.target.value }))}
+              />
+              {problem && <FieldProblem id={`day-${name}`}>{problem}</FieldProblem>}
+            </Box>
+          );
+        })}
+        {draft !== "" && (
+          <Button look="next" onClick={() => void save()}>
+            Keep the day
+          </Button>
+        )}
+      </Flex>
+      {errors.some(({ field }) => !FIELDS.some(([name]) => field.endsWith(name))) && (
+        <FieldProblem id="day-problem">{errors[0]?.message}</FieldProblem>
+      )}
+    </Box>
+  );
+}
