@@ -4,13 +4,15 @@ from datetime import datetime, timedelta
 from typing import Any
 from uuid import UUID, uuid5
 
+from django.apps import apps
 from django.db import connection, transaction
 from django.utils import timezone
 
+from accounts.append_only import AppendOnly
 from accounts.demo_data import COMPANY, LEAD, TECHNICIANS
 from accounts.demo_people import DEMO_PASSWORD
 from accounts.demo_units import UNITS
-from accounts.models import Company, Member
+from accounts.models import Company, CompanyRow, Member
 from fleet.models import Site, Unit
 from visits.baseline import baseline_of
 from visits.models import Visit
@@ -18,22 +20,6 @@ from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import claim_power, end_lifted, finish
 
 _NAMES = UUID("6f1c2d0e-5f1b-4a57-9d0a-7e5d3c9b8a10")
-# Children before parents, so that rows can be removed in this order.
-_TABLES = (
-    "visits_ruleschange", "accounts_houserulesversion",
-    "visits_liftedending", "visits_liftedline", "visits_powerclaim", "visits_entry", "visits_visit",
-    "fleet_platerevision", "fleet_unit", "fleet_site",
-)  # fmt: skip
-_APPEND_ONLY = (
-    "visits_defroststamp",
-    "visits_ruleschange",
-    "accounts_houserulesversion",
-    "visits_liftedending",
-    "visits_liftedline",
-    "visits_powerclaim",
-    "visits_entry",
-    "fleet_platerevision",
-)
 
 
 def demo_is_loaded() -> bool:
@@ -47,13 +33,17 @@ def remove_demo() -> None:
     company = Company.objects.filter(name=COMPANY["name"]).first()
     if company is None:
         return
+    rows = [model for model in apps.get_models() if issubclass(model, CompanyRow)]
+    append_only = [model._meta.db_table for model in rows if issubclass(model, AppendOnly)]
     with connection.cursor() as cursor:
         cursor.execute("SET CONSTRAINTS ALL IMMEDIATE")  # a table with checks still to come cannot be altered
-        for table in _APPEND_ONLY:
+        for table in append_only:
             cursor.execute(f"ALTER TABLE {table} DISABLE TRIGGER append_only")
-        for table in _TABLES:
-            cursor.execute(f"DELETE FROM {table} WHERE company_id = %s", [company.pk])
-        for table in _APPEND_ONLY:
+        cursor.execute("SET CONSTRAINTS ALL DEFERRED")  # in whatever order they go, in the end all fit
+        for model in rows:
+            cursor.execute(f"DELETE FROM {model._meta.db_table} WHERE company_id = %s", [company.pk])
+        cursor.execute("SET CONSTRAINTS ALL IMMEDIATE")
+        for table in append_only:
             cursor.execute(f"ALTER TABLE {table} ENABLE TRIGGER append_only")
     company.members.all().delete()
     company.delete()

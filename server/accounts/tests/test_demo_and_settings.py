@@ -11,7 +11,7 @@ from django.test import TestCase
 from accounts.demo import demo_is_loaded, load_demo, remove_demo
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Company, Member
-from testing.fixtures import Caller, Fixture
+from testing.fixtures import Caller, Fixture, fresh
 from visits.models import Entry, Visit
 from visits.today import today
 
@@ -33,6 +33,14 @@ class Demo(TestCase):
         company = Company.objects.get(name__startswith="Tern Hollow")
         ids = set(Visit.objects.of(company).values_list("id", flat=True))
         entries = Entry.objects.of(company).count()
+        caller = Caller()
+        caller.send("POST", "/session", {"username": "marlow", "password": DEMO_PASSWORD})
+        for path, body in (
+            ("/defrost/simulated", {"id": fresh(), "fault": "none"}), ("/rejudge", {"id": fresh()}), ("/power", {"id": fresh(), "state": "live"}),
+        ):  # fmt: skip
+            visit = Visit.objects.of(company).get(complaint="hums-no-start")
+            self.assertEqual(caller.send("POST", f"/visits/{visit.id}{path}", body).status_code, 200, path)
+        self.assertEqual(caller.send("PUT", "/company/rules", {"id": fresh(), "rules": {}}).status_code, 200)
         remove_demo()
         load_demo()
         again = Company.objects.get(name__startswith="Tern Hollow")
