@@ -3,8 +3,8 @@
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from outer_test.defrost_run import SHIFT_DELAY_S
 from outer_test.plate import Defrost
-from outer_test.sequence import SHIFT_DELAY_S
 
 Phase = Literal["heating", "opening", "defrost", "closing"]
 Pins = Literal["none", "force", "test"]

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from math import ceil
 
+from outer_test import plan_defrost
 from outer_test import plan_electrical as steps_of
 from outer_test.capacitor_fitted import Section, section_rating
 from outer_test.plan_steps import LOOK, NEW_PART, SAFE, SECTION, START, STATION_TITLE, Step
@@ -165,7 +166,7 @@ def _defrost(visit: Visit) -> tuple[Step, ...]:
     control = visit.plate.defrost.control
     if control is None:
         return ()
-    return (*(steps_of.SWITCH if control == "time-temperature" else steps_of.SENSORS), *steps_of.VALVE)
+    return (*(plan_defrost.SWITCH if control == "time-temperature" else plan_defrost.SENSORS), *plan_defrost.VALVE)
 
 
 def _charge(visit: Visit, section: Section) -> str:

@@ -3,7 +3,7 @@
 from outer_test.plan_steps import make_step
 
 _GROUND_HAZARD = "A grounded compressor can blow a terminal out with burning oil when energised: measure at the plug or wires first, cover on for any live test."
-_LIVE = "Live work: rated gloves and meter, nothing else in the cabinet touched."
+LIVE_CAUTION = "Live work: rated gloves and meter, nothing else in the cabinet touched."
 _ONE_WIRE = "One conductor in the jaw, centred."
 
 CONTACTOR = (
@@ -107,7 +107,7 @@ LINE = (
         "On, off or tripped? A tripped one is reset once, and the amps taken.",
         needed=False,
     ),
-    make_step("line.disconnect.v", "Disconnect, line side", "disc", "A.c. volts, 600 V range.", needed=False, caution=_LIVE),
+    make_step("line.disconnect.v", "Disconnect, line side", "disc", "A.c. volts, 600 V range.", needed=False, caution=LIVE_CAUTION),
     make_step(
         "line.fuse1.ohm",
         "Fuse 1, out of circuit",
@@ -130,7 +130,7 @@ LINE = (
         "F1 V",
         "A.c. volts across the fuse while it should run. 0 V without load proves nothing.",
         needed=False,
-        caution=_LIVE,
+        caution=LIVE_CAUTION,
     ),
     make_step(
         "line.fuse2.v",
@@ -138,15 +138,15 @@ LINE = (
         "F2 V",
         "A.c. volts across the fuse while it should run. 0 V without load proves nothing.",
         needed=False,
-        caution=_LIVE,
+        caution=LIVE_CAUTION,
     ),
-    make_step("line.l1_l2.v", "Line voltage, L1 to L2", "line", "A.c. volts at the disconnect's load side.", caution=_LIVE),
-    make_step("line.l1_ground.v", "L1 to ground", "L1–gnd", "A.c. volts to bare metal ground.", caution=_LIVE),
-    make_step("line.l2_ground.v", "L2 to ground", "L2–gnd", "A.c. volts to bare metal ground.", caution=_LIVE),
+    make_step("line.l1_l2.v", "Line voltage, L1 to L2", "line", "A.c. volts at the disconnect's load side.", caution=LIVE_CAUTION),
+    make_step("line.l1_ground.v", "L1 to ground", "L1–gnd", "A.c. volts to bare metal ground.", caution=LIVE_CAUTION),
+    make_step("line.l2_ground.v", "L2 to ground", "L2–gnd", "A.c. volts to bare metal ground.", caution=LIVE_CAUTION),
 )
 THREE_PHASE = (
-    make_step("line.l2_l3.v", "Line voltage, L2 to L3", "L2–L3", "A.c. volts.", caution=_LIVE),
-    make_step("line.l1_l3.v", "Line voltage, L1 to L3", "L1–L3", "A.c. volts.", caution=_LIVE),
+    make_step("line.l2_l3.v", "Line voltage, L2 to L3", "L2–L3", "A.c. volts.", caution=LIVE_CAUTION),
+    make_step("line.l1_l3.v", "Line voltage, L1 to L3", "L1–L3", "A.c. volts.", caution=LIVE_CAUTION),
 )
 CONTACTOR_LIVE = (
     make_step(
@@ -155,7 +155,7 @@ CONTACTOR_LIVE = (
         "line side",
         "A.c. volts across the line terminals.",
         needed=False,
-        caution=_LIVE,
+        caution=LIVE_CAUTION,
     ),
     make_step(
         "contactor.load.v",
@@ -163,7 +163,7 @@ CONTACTOR_LIVE = (
         "load side",
         "A.c. volts across the load terminals, armature in.",
         needed=False,
-        caution=_LIVE,
+        caution=LIVE_CAUTION,
     ),
     make_step("contactor.armature", "Armature, with a call", "armature", "Is the armature pulled in? Never push it in by hand."),
 )
@@ -204,7 +204,7 @@ POLES = tuple(
             f"Drop across pole {pole}",
             f"drop {pole}",
             "A.c. millivolts, line to load terminal of the same pole, running.",
-            caution=_LIVE,
+            caution=LIVE_CAUTION,
         ),
         make_step(f"contactor.pole{pole}.a", f"Amps through pole {pole}", f"pole {pole} A", _ONE_WIRE, clamp=True),
     )
@@ -247,7 +247,7 @@ START = (
         "sag",
         "A.c. volts at the contactor's load side, min-hold, while it starts.",
         needed=False,
-        caution=_LIVE,
+        caution=LIVE_CAUTION,
     ),
 )
 RUN = (
@@ -266,15 +266,17 @@ LOAD = {
             needed=False,
             clamp=True,
         ),
-        make_step("cap.herm.load_v", "HERM under load, volts", "HERM V", "A.c. volts C to HERM, running.", needed=False, caution=_LIVE),
+        make_step(
+            "cap.herm.load_v", "HERM under load, volts", "HERM V", "A.c. volts C to HERM, running.", needed=False, caution=LIVE_CAUTION
+        ),
     ),
     "fan": (
         make_step("cap.fan.load_a", "FAN under load, amps", "FAN A", f"{_ONE_WIRE} The fan's capacitor wire.", needed=False, clamp=True),
-        make_step("cap.fan.load_v", "FAN under load, volts", "FAN V", "A.c. volts C to FAN, running.", needed=False, caution=_LIVE),
+        make_step("cap.fan.load_v", "FAN under load, volts", "FAN V", "A.c. volts C to FAN, running.", needed=False, caution=LIVE_CAUTION),
     ),
 }
 HEATER_VOLTS = make_step(
-    "aux.line.v", "Volts at the aux heater", "aux V", "A.c. volts at the heater, indoors.", needed=False, caution=_LIVE
+    "aux.line.v", "Volts at the aux heater", "aux V", "A.c. volts at the heater, indoors.", needed=False, caution=LIVE_CAUTION
 )
 ELEMENTS = tuple(
     make_step(f"amps.element{index}.a", f"Aux heat element {index}", f"elem {index}", _ONE_WIRE, clamp=True) for index in (1, 2, 3, 4)
@@ -290,70 +292,6 @@ RECORD = (
     make_step("record.cleaning", "Coil cleaned", "cleaned", "For the record.", needed=False),
     make_step("record.warranty", "Warranty", "warranty", "For the record.", needed=False),
 )
-# The events of a watched defrost that can be stamped, in the order they are expected.
-RUN_EVENTS = (
-    "forced", "contactor-open", "contactor-close", "valve-shift", "fan-off", "aux-on", "outdoor-line-warm", "switch-open", "ended", "fan-on",
-    "valve-back", "aux-off",
-)  # fmt: skip
-SWITCH = (
-    make_step("defrost.coil.f", "Coil temperature", "coil °F", "Thermometer on the coil, at the switch or sensor."),
-    make_step(
-        "defrost.switch.ohm",
-        "Coil switch",
-        "switch",
-        "One lead off the board. Ohms or beep across its two leads.",
-        lifts="Coil switch lead off",
-    ),
-    make_step("defrost.ice", "Ice right at the switch?", "ice", "At the switch itself, not somewhere on the coil.", needed=False),
-    make_step(
-        "defrost.just_ran", "Has it run within ten minutes?", "just ran", "Then the coil under the ice is as cold as the ice.", needed=False
-    ),
-)
-SENSORS = (
-    make_step("defrost.coil.f", "Coil temperature", "coil °F", "Thermometer beside the coil sensor."),
-    make_step("defrost.ambient.f", "Air temperature", "air °F", "Thermometer beside the ambient sensor, in the shade."),
-    make_step("defrost.coil_sensor.ohm", "Coil sensor", "coil sensor", "Unplugged from the board. Ohms.", lifts="Coil sensor unplugged"),
-    make_step(
-        "defrost.ambient_sensor.ohm", "Ambient sensor", "air sensor", "Unplugged from the board. Ohms.", lifts="Ambient sensor unplugged"
-    ),
-    make_step("defrost.rested", "Off for an hour?", "rested", "Then both sensors should agree.", needed=False),
-    make_step("defrost.coil_sensor.vdc", "Coil sensor, volts at the board", "coil V", "D.c. volts, plugged in, powered.", needed=False),
-    make_step(
-        "defrost.ambient_sensor.vdc", "Ambient sensor, volts at the board", "air V", "D.c. volts, plugged in, powered.", needed=False
-    ),
-)
-VALVE = (
-    make_step(
-        "defrost.valve_coil.ohm",
-        "Reversing valve coil",
-        "valve coil",
-        "Both leads off. Ohms. Never energise it off its stem.",
-        lifts="Valve coil leads off",
-    ),
-    make_step(
-        "defrost.call",
-        "Heating call present?",
-        "call",
-        "The thermostat calls for heat, and the restart hold is over.",
-        timer="Restart hold",
-        timer_s=300.0,
-    ),
-    make_step(
-        "defrost.pins",
-        "The right pins?",
-        "pins",
-        "Force or time pins as the unit's own diagram names them; test pins only speed the clock.",
-    ),
-    make_step(
-        "defrost.valve_coil.v",
-        "Volts at the valve coil, in defrost",
-        "valve V",
-        "A.c. volts across its leads while it should be shifted.",
-        needed=False,
-        caution=_LIVE,
-    ),
-    make_step("defrost.aux_call.v", "Aux call, W to C, in defrost", "W", "A.c. volts at the board.", needed=False),
-)
 BUTTON = (
     make_step("button.terminals", "Terminals", "terminals", "Tug each one, dead."),
     make_step("button.sensors", "Sensors", "sensors", "Coil sensor home in its well, leads tied."),
@@ -363,5 +301,5 @@ BUTTON = (
 EVERY_STEP = (
     *CONTACTOR, *LEADS, WINDING_AT, *GROUNDS, *PAIRS, *UNLABELLED, *WINDING_MORE, *FAN_WINDINGS, *LINE, *THREE_PHASE, *CONTACTOR_LIVE,
     *CONTROL, *BOARD, *COIL_VOLTS, *POLES, *POLE_HEAT, *START, *RUN, *STAGE, *LOAD["herm"], *LOAD["fan"], HEATER_VOLTS, *ELEMENTS, *RECORD,
-    *SWITCH, *SENSORS, *VALVE, *BUTTON,
+    *BUTTON,
 )  # fmt: skip

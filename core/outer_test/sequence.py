@@ -3,14 +3,13 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from outer_test.defrost_run import SHIFT_DELAY_S, START_WITHIN_S, Run
 from outer_test.finding import Finding, judged, unjudged
 from outer_test.plate import Defrost
 from outer_test.value import exact, say
 from outer_test.verdict import Verdict
 from outer_test.visit import DefrostEvent
 
-SHIFT_DELAY_S = 30.0
-START_WITHIN_S = 15.0
 SHORT_RUN_S = 60.0
 
 
@@ -33,71 +32,6 @@ class Watch:
     valve_coil_sound: bool | None = None
 
 
-@dataclass(frozen=True, slots=True)
-class Expected:
-    """When an event should come, in s after the event `after`; `least` to `most`."""
-
-    event: str
-    after: str
-    least: float
-    most: float
-
-
-def expected_events(defrost: Defrost, aux_fitted: bool) -> tuple[Expected, ...]:
-    """What this board should do, event by event. Times in s. Source: [T] common practice; the profile's own tolerance.
-
-    >>> [one.event for one in expected_events(Defrost(control="demand"), True)][:3]
-    ['valve-shift', 'fan-off', 'aux-on']
-    """
-    slack = defrost.tolerance_s
-    delay = SHIFT_DELAY_S if defrost.shift_delay else 0.0
-    start: list[Expected] = []
-    if defrost.shift_delay:
-        start = [
-            Expected("contactor-open", "forced", 0, START_WITHIN_S),
-            Expected("contactor-close", "contactor-open", delay - slack, delay + slack),
-        ]
-    start.append(Expected("valve-shift", "forced", 0, START_WITHIN_S + delay + slack))
-    start.append(Expected("fan-off", "valve-shift", -slack - delay, slack))
-    if aux_fitted:
-        start.append(Expected("aux-on", "valve-shift", -slack - delay, slack))
-    limit = (defrost.limit_min or 10) * 60
-    start.append(Expected("ended", "forced", 0, limit + delay + slack))
-    back = [Expected("fan-on", "ended", -slack, slack), Expected("valve-back", "ended", -slack, defrost.fan_first_s + delay + slack)]
-    if aux_fitted:
-        back.append(Expected("aux-off", "ended", -slack, defrost.fan_first_s + delay + slack))
-    return (*start, *back)
-
-
-# A stamp that was missed: what came later tells that it happened.
-_TELLS = (
-    ("fan-on", "fan-off"), ("aux-off", "aux-on"), ("valve-back", "valve-shift"), ("outdoor-line-warm", "valve-shift"), ("fan-on", "ended"),
-    ("valve-back", "ended"), ("aux-off", "ended"),
-)  # fmt: skip
-
-
-class _Run:
-    """A run's events by name: the first of each, in s after it was forced. `inferred` were not stamped, but must have come."""
-
-    def __init__(self, events: Sequence[DefrostEvent], watched_s: float) -> None:
-        self.at: dict[str, float] = {}
-        forced = max((one.s for one in events if one.event == "forced"), default=0.0)
-        for one in sorted(events, key=lambda one: one.s):
-            if one.s >= forced:
-                self.at.setdefault(one.event, one.s - forced)
-        self.inferred = frozenset(early for late, early in _TELLS if late in self.at and early not in self.at)
-        back = [self.at[name] for name in ("fan-on", "valve-back", "aux-off") if name in self.at]
-        for name in self.inferred:
-            self.at[name] = min(back) if name == "ended" else self.at.get("valve-shift", 0.0)
-        self.watched = max([watched_s - forced, *self.at.values()], default=0.0)
-
-    def has(self, event: str) -> bool:
-        return event in self.at
-
-    def over(self, seconds: float) -> bool:
-        return self.watched > seconds
-
-
 def sequence(events: Sequence[DefrostEvent], defrost: Defrost, watch: Watch) -> Iterator[Finding]:
     """Judge one run lane by lane: start, valve, fan, aux call, end, back, contactor. A lifted wire's lane is `unjudged`.
 
@@ -108,7 +42,7 @@ def sequence(events: Sequence[DefrostEvent], defrost: Defrost, watch: Watch) -> 
     >>> found["defrost.run.fan"].verdict.value, found["defrost.run.fan"].accuses
     ('bad', 'board fan relay')
     """
-    run = _Run(events, watch.watched_s)
+    run = Run(events, watch.watched_s)
     if not run.has("forced"):
         return
     if set(run.at) <= {"forced", "switch-open"}:
@@ -136,7 +70,7 @@ def _lifted(lane: str) -> Finding:
     return unjudged(f"defrost.run.{lane}", "sequence", "Its wire is lifted: this lane says nothing.")
 
 
-def _no_start(run: _Run, watch: Watch) -> Finding:
+def _no_start(run: Run, watch: Watch) -> Finding:
     if not run.over(START_WITHIN_S + SHIFT_DELAY_S):
         return unjudged("defrost.run.start", "sequence", "Forced; nothing has happened yet.", next="Keep watching.")
     proved = {
@@ -164,7 +98,7 @@ def _no_start(run: _Run, watch: Watch) -> Finding:
     )
 
 
-def _valve(run: _Run, defrost: Defrost, watch: Watch) -> Finding:
+def _valve(run: Run, defrost: Defrost, watch: Watch) -> Finding:
     if "valve" in watch.lifted_lanes:
         return _lifted("valve")
     if "valve-shift" in run.inferred:
@@ -198,7 +132,7 @@ def _valve(run: _Run, defrost: Defrost, watch: Watch) -> Finding:
     )
 
 
-def _fan(run: _Run, defrost: Defrost, watch: Watch) -> Finding:
+def _fan(run: Run, defrost: Defrost, watch: Watch) -> Finding:
     if "fan" in watch.lifted_lanes:
         return _lifted("fan")
     if "fan-off" in run.inferred:
@@ -221,7 +155,7 @@ def _fan(run: _Run, defrost: Defrost, watch: Watch) -> Finding:
     )
 
 
-def _aux(run: _Run, defrost: Defrost, watch: Watch) -> Finding:
+def _aux(run: Run, defrost: Defrost, watch: Watch) -> Finding:
     if "aux" in watch.lifted_lanes:
         return _lifted("aux")
     if not watch.aux_fitted:
@@ -245,7 +179,7 @@ def _aux(run: _Run, defrost: Defrost, watch: Watch) -> Finding:
     )
 
 
-def _shift_delay(run: _Run, defrost: Defrost) -> Finding:
+def _shift_delay(run: Run, defrost: Defrost) -> Finding:
     if not run.has("contactor-open"):
         return _told(
             "contactor",
@@ -264,7 +198,7 @@ def _shift_delay(run: _Run, defrost: Defrost) -> Finding:
     )
 
 
-def _end(run: _Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
+def _end(run: Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
     limit = (defrost.limit_min or 10) * 60
     slack = defrost.tolerance_s + (SHIFT_DELAY_S if defrost.shift_delay else 0)
     opened, ended = run.at.get("switch-open"), run.at.get("ended")
@@ -312,7 +246,7 @@ def _end(run: _Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
     yield from _back(run, defrost, watch, ended)
 
 
-def _back(run: _Run, defrost: Defrost, watch: Watch, ended: float) -> Iterator[Finding]:
+def _back(run: Run, defrost: Defrost, watch: Watch, ended: float) -> Iterator[Finding]:
     wait = ended + defrost.fan_first_s + START_WITHIN_S + (SHIFT_DELAY_S if defrost.shift_delay else 0)
     checks = (
         ("fan-on", "fan", "fan-back", "The fan did not come back", "The fan, its capacitor, or the board's fan relay."),

@@ -9,12 +9,12 @@ from accounts.models import Company
 from fleet.models import PlateRevision
 from outer_test.assess import Assessment, assess
 from outer_test.circuit_state import cabinet
+from outer_test.defrost_run import expected_events
 from outer_test.frost import FrostOutlook, will_it_frost
 from outer_test.house import SCHOOLS
 from outer_test.inputs import inputs_of
 from outer_test.plan import stations
 from outer_test.points import POINTS
-from outer_test.sequence import expected_events
 from outer_test.switch_state import is_closed
 from outer_test.visit import Visit, standing_readings
 from outer_test.which_way import which_way

@@ -9,7 +9,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Member
-from outer_test.plan_electrical import RUN_EVENTS
+from outer_test.plan_defrost import RUN_EVENTS
 from outer_test.quantity import FieldProblem
 from outer_test.simulate import Fault, simulate_defrost
 from visits.load import STOPPED, Loaded, load_visit, open_for_writing, standing_stamps

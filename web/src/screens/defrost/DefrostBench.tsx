@@ -5,9 +5,8 @@ import { useEffect, useState } from "react";
 import { api, ApiProblem, data, type Round, type VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
 import { storeRound, useSession } from "../../api/queries";
-import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { Button, Choice, FieldProblem } from "../../shell/controls";
-import { capital } from "../../shell/words";
+import { FindingLines } from "../../shell/FindingLines";
 import { Lanes } from "./Lanes";
 
 type Defrost = NonNullable<Round["defrost"]>;
@@ -53,7 +52,10 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       <Way visit={visit} defrost={defrost} disabled={finished} />
       {!finished && <Stamps visit={visit} defrost={defrost} />}
       <Lanes defrost={defrost} />
-      <RunFindings visit={visit} />
+      <FindingLines
+        label="What this run says"
+        findings={visit.round.assessment.findings.filter(({ rule }) => rule === "sequence")}
+      />
       {!finished && <Simulated visit={visit} />}
     </Box>
   );
@@ -183,28 +185,6 @@ function Clock({ since, limit }: { since: string; limit: number }) {
 
 const minutes = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
-
-function RunFindings({ visit }: { visit: VisitShown }) {
-  const findings = visit.round.assessment.findings.filter(({ rule }) => rule === "sequence");
-  if (findings.length === 0) return null;
-  return (
-    <Box as="section" aria-label="What this run says" mb="4">
-      {findings.map((finding) => (
-        <Flex key={finding.point} gap="3" align="baseline" py="1" borderTopWidth="1px" borderColor="rule">
-          <Box pt="1">
-            <Mark kind={finding.verdict} />
-          </Box>
-          <Text>
-            <Text as="span" fontWeight="700" color={markColour(finding.verdict)}>
-              {capital(markWord(finding.verdict))}
-            </Text>{" "}
-            {finding.why} <b>{finding.next}</b>
-          </Text>
-        </Flex>
-      ))}
-    </Box>
-  );
-}
 
 /** The stand-in for a real board: it stamps through the same door a person does. */
 function Simulated({ visit }: { visit: VisitShown }) {

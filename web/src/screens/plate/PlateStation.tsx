@@ -7,8 +7,8 @@ import { useNavigate } from "react-router";
 import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
 import { readDraft, writeDraft } from "../../api/draft";
 import { queries, storeRound } from "../../api/queries";
-import { Mark, markColour, markWord } from "../../drawing/Mark";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { FindingLines } from "../../shell/FindingLines";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
 import { ContactorAndHeaters } from "./ContactorAndHeaters";
 import { DaysConditions } from "./Conditions";
@@ -79,7 +79,13 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
     <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
       <Complaint visit={visit} />
       <DaysConditions visit={visit} />
-      <PlateFindings visit={visit} />
+      <FindingLines
+        label="What the plate says"
+        findings={round.assessment.findings.filter(
+          ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
+        )}
+        sources
+      />
       <Fields disabled={finished} minW="0">
         {PLATE_GROUPS.map((group) => (
           <Box
@@ -169,33 +175,6 @@ function Complaint({ visit }: { visit: VisitShown }) {
           .join(" · ")}
       </Text>
       {visit.notes && <Text mt="1">{visit.notes}</Text>}
-    </Box>
-  );
-}
-
-function PlateFindings({ visit }: { visit: VisitShown }) {
-  const findings = visit.round.assessment.findings.filter(
-    ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
-  );
-  if (findings.length === 0) return null;
-  return (
-    <Box as="section" aria-label="What the plate says" mb="5">
-      {findings.map((finding) => (
-        <Flex key={finding.point} gap="3" align="baseline" py="1" borderTopWidth="1px" borderColor="rule">
-          <Box pt="1">
-            <Mark kind={finding.verdict} />
-          </Box>
-          <Text>
-            <Text as="span" fontWeight="700" color={markColour(finding.verdict)}>
-              {capital(markWord(finding.verdict))}
-            </Text>{" "}
-            {finding.why} <b>{finding.next}</b>{" "}
-            <Text as="span" fontSize="sm" color="faint">
-              {finding.rule}; {finding.source}
-            </Text>
-          </Text>
-        </Flex>
-      ))}
     </Box>
   );
 }

@@ -1,0 +1,47 @@
+/** Findings one below the other: mark, verdict, why, what next; with the rule and its source where asked. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+
+import type { Finding } from "../api/client";
+import { Mark, markColour, markWord } from "../drawing/Mark";
+import { capital } from "./words";
+
+export function FindingLines({
+  label,
+  findings,
+  sources = false,
+}: {
+  label: string;
+  findings: Finding[];
+  sources?: boolean;
+}) {
+  if (findings.length === 0) return null;
+  return (
+    <Box as="section" aria-label={label} mb="5">
+      {findings.map((finding) => (
+        <Flex
+          key={finding.point + finding.rule}
+          gap="3"
+          align="baseline"
+          py="1"
+          borderTopWidth="1px"
+          borderColor="rule"
+        >
+          <Box pt="1">
+            <Mark kind={finding.verdict} />
+          </Box>
+          <Text>
+            <Text as="span" fontWeight="700" color={markColour(finding.verdict)}>
+              {capital(markWord(finding.verdict))}
+            </Text>{" "}
+            {finding.why} <b>{finding.next}</b>{" "}
+            {sources && (
+              <Text as="span" fontSize="sm" color="faint">
+                {finding.rule}; {finding.source}
+              </Text>
+            )}
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
