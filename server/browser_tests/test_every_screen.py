@@ -39,6 +39,8 @@ class Screens(BrowserTest):
                 self.assertEqual(self.severe_axe_problems(), [])
 
     def test_nothing_is_wider_than_the_glass(self) -> None:
+        if self.color_scheme == "dark":
+            return  # the same widths as by day
         self.sign_in()
         for address in self.screens():
             self.page.goto(self.live_server_url + address)

@@ -25,11 +25,12 @@ function csrfToken(): string {
   return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 }
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
-api.use({
-  onRequest({ request }) {
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  // Not a middleware: that would put the request off until the screen has drawn the key that was pressed.
+  fetch: (request) => {
     request.headers.set("X-CSRFToken", csrfToken());
-    return request;
+    return window.fetch(request);
   },
 });
 

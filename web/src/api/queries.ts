@@ -1,7 +1,10 @@
 /** What the screens ask for. */
-import { QueryClient, useQuery } from "@tanstack/react-query";
+import { notifyManager, QueryClient, useQuery } from "@tanstack/react-query";
 
 import { api, ApiProblem, data, type Round, type VisitShown } from "./client";
+
+// An answer is drawn at once, not after the browser's least delay.
+notifyManager.setScheduler(queueMicrotask);
 
 export const queries = new QueryClient({
   defaultOptions: {

@@ -138,7 +138,7 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
         {STAMPS.map(([event, words], index) => (
           <Button
             key={event}
-            data-choice={index + 1}
+            data-stamp={index + 1}
             minH="60px"
             aria-pressed={done.has(event)}
             disabled={done.has(event)}

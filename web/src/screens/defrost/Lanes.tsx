@@ -28,7 +28,17 @@ export function Lanes({ defrost }: { defrost: Defrost }) {
   const step = [5, 10, 30, 60, 120, 300].find((one) => longest / one <= 8) ?? 600;
   const ticks = Array.from({ length: Math.floor(longest / step) + 1 }, (_, index) => index * step);
   return (
-    <Box as="figure" bg="panel" borderWidth="1px" borderColor="rule" p="2" mb="3" overflowX="auto">
+    <Box
+      as="figure"
+      tabIndex={0}
+      aria-label="The run, lane by lane"
+      bg="panel"
+      borderWidth="1px"
+      borderColor="rule"
+      p="2"
+      mb="3"
+      overflowX="auto"
+    >
       <svg
         viewBox={`0 0 ${WIDE} ${high}`}
         width="100%"

@@ -12,7 +12,7 @@ export const KEYS: [string, string][] = [
   ["Enter", "keep the reading, go to the next"],
   ["↑ ↓", "reading before, reading after"],
   ["← →", "station before, station after (where nothing is typed)"],
-  ["1 2 3 …", "choose what you see"],
+  ["1 2 3 …", "choose what you see; stamp what happens while a defrost is watched"],
   ["/", "entry line: several readings at once"],
   ["Esc", "leave the entry line or this list"],
   ["Alt P", "power"],
@@ -81,7 +81,10 @@ function handleInText(event: KeyboardEvent, field: HTMLElement): boolean {
 }
 
 function chooseByDigit(key: string): boolean {
-  const choice = document.querySelector<HTMLButtonElement>(`[data-choice="${CSS.escape(key)}"]`);
+  const named = (kind: string) =>
+    document.querySelector<HTMLButtonElement>(`[data-${kind}="${CSS.escape(key)}"]`);
+  // While a defrost is watched its stamps come first: they cannot wait.
+  const choice = named("stamp") ?? named("choice");
   choice?.click();
   return choice !== null;
 }
