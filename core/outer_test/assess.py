@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from outer_test.absence import SIX_POINTS, Power, absence, absent, power_now
+from outer_test.absence import SIX_POINTS, Power, absence, absent, counts_now, power_now
 from outer_test.accuse import Accused, accused_parts
 from outer_test.assess_capacitor import capacitor_findings, fitted_findings
 from outer_test.assess_contactor import armature_finding, contactor_findings
@@ -138,8 +138,9 @@ def _safety_findings(inputs: Inputs) -> Iterator[Finding]:
     read = {name: reading for name in (*SIX_POINTS, "safe.control.v") if (reading := inputs.get(name)) is not None}
     found = {name: absent(name, reading, visit.rules) for name, reading in read.items()}
     yield from found.values()
-    claimed = any(event.state == "dead-claimed" for event in visit.power)
-    if claimed or any(name in found for name in SIX_POINTS):
+    # Powered up again, the earlier proof is spent and nothing is open: only a claim, or readings since, ask for a proof.
+    claimed = bool(visit.power) and visit.power[-1].state == "dead-claimed"
+    if claimed or any(name in found and counts_now(visit, inputs.readings[name].at) for name in SIX_POINTS):
         yield absence(visit, found, inputs.readings)
     charge = [
         discharged(name, reading, visit.rules)

@@ -95,6 +95,7 @@ class Proof(unittest.TestCase):
     def test_any_power_up_clears_dead(self) -> None:
         visit = proved(power=(PowerEvent("dead-claimed", at(0)), PowerEvent("live", at(20))))
         self.assertEqual(state(visit), "live")
+        self.assertNotIn("safe.dead", {one.point for one in assess(visit).findings})
         again = proved(power=(PowerEvent("dead-claimed", at(0)), PowerEvent("live", at(-5))))
         self.assertEqual(state(again), "dead-proved")
 
