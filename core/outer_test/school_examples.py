@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import cache
 
 from outer_test.assess import assess
 from outer_test.finding import Finding
@@ -82,6 +83,7 @@ _SAYS: dict[str, dict[str, str]] = {
 _LADDER = "Locked rotor on a scroll, nothing else measured yet"
 
 
+@cache
 def school_examples() -> tuple[ChoiceExample, ...]:
     """Every choice of the house rules, its example judged under each of its schools.
 

@@ -49,7 +49,7 @@ def sequence(events: Sequence[DefrostEvent], defrost: Defrost, watch: Watch) -> 
         yield _no_start(run, watch)
         return
     yield _told("start", Verdict.GOOD, "It started.")
-    yield _valve(run, defrost, watch)
+    yield _valve(run, watch)
     yield _fan(run, defrost, watch)
     yield _aux(run, defrost, watch)
     if defrost.shift_delay:
@@ -98,7 +98,7 @@ def _no_start(run: Run, watch: Watch) -> Finding:
     )
 
 
-def _valve(run: Run, defrost: Defrost, watch: Watch) -> Finding:
+def _valve(run: Run, watch: Watch) -> Finding:
     if "valve" in watch.lifted_lanes:
         return _lifted("valve")
     if "valve-shift" in run.inferred:
