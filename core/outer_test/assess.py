@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from outer_test.absence import SIX_POINTS, Power, absence, absent, counts_now, power_now
 from outer_test.accuse import Accused, accused_parts
 from outer_test.assess_capacitor import capacitor_findings, fitted_findings
-from outer_test.assess_contactor import armature_finding, contactor_findings
+from outer_test.assess_contactor import armature_findings, contactor_findings
 from outer_test.assess_defrost import defrost_findings
 from outer_test.assess_power import power_findings
 from outer_test.assess_run import run_findings
@@ -97,9 +97,7 @@ def _work_findings(inputs: Inputs) -> Iterator[Finding]:
     yield from contactor
     yield from winding_findings(inputs)
     yield from line
-    stuck = armature_finding(inputs, {one.point: one for one in (*contactor, *line)})
-    if stuck is not None:
-        yield stuck
+    yield from armature_findings(inputs, {one.point: one for one in (*contactor, *line)})
     yield from run_findings(inputs, bench)
     yield from defrost_findings(inputs, {one.point: one for one in line})
 

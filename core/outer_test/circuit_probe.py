@@ -38,11 +38,13 @@ _PAIRS = {
     "line.l1_l3.v": ("disconnect.1", "disconnect.3"), "winding.insulation.mohm": ("compressor.C", "ground.G"),
     "defrost.switch.ohm": ("coil_switch.1", "coil_switch.2"), "defrost.coil_sensor.ohm": ("coil_sensor.1", "coil_sensor.2"),
     "defrost.ambient_sensor.ohm": ("ambient_sensor.1", "ambient_sensor.2"), "defrost.valve_coil.ohm": ("valve.1", "valve.2"),
-    "defrost.valve_coil.v": ("valve.1", "valve.2"),
+    "defrost.valve_coil.v": ("valve.1", "valve.2"), "contactor2.coil.ohm": ("contactor2.A", "contactor2.B"),
+    "contactor2.coil.v": ("contactor2.A", "contactor2.B"), "contactor2.pole1.drop_v": ("contactor2.L1", "contactor2.T1"),
+    "contactor2.pole2.drop_v": ("contactor2.L2", "contactor2.T2"),
 }  # fmt: skip
 _CLAMPED_AT = {
     "amps.compressor.peak_a": "compressor.C", "amps.compressor.run_a": "compressor.C", "amps.fan.run_a": "fan.C",
-    "amps.total.run_a": "disconnect.1", "contactor.pole1.a": "contactor.L1", "contactor.pole2.a": "contactor.L2",
+    "amps.total.run_a": "disconnect.1", "contactor.pole1.a": "contactor.L1", "contactor.pole2.a": "contactor.L2", "contactor2.pole1.a": "contactor2.L1", "contactor2.pole2.a": "contactor2.L2",
     "cap.herm.load_a": "compressor.S", "cap.fan.load_a": "fan.S",
 }  # fmt: skip
 

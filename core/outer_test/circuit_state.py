@@ -17,8 +17,10 @@ State = Literal["proven", "not-yet", "suspect"]
 _PARTS: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("cap.herm.uf", ("capacitor", "capacitor_herm")), ("cap.fan.uf", ("capacitor", "capacitor_fan")), ("cap.start.uf", ("start_capacitor",)),
     ("cap.herm.load_a", ("capacitor", "capacitor_herm")), ("cap.fan.load_a", ("capacitor", "capacitor_fan")),
-    ("look.capacitor.case", ("capacitor", "capacitor_herm", "capacitor_fan")), ("look.contactor", ("contactor",)),
+    ("look.capacitor.case", ("capacitor", "capacitor_herm", "capacitor_fan")), ("look.contactor2", ("contactor2",)),
+    ("look.contactor", ("contactor",)),
     ("contactor.coil.ohm", ("contactor",)), ("contactor.pole", ("contactor",)), ("contactor.armature", ("contactor",)),
+    ("contactor2.coil.ohm", ("contactor2",)), ("contactor2.pole", ("contactor2",)), ("contactor2.armature", ("contactor2",)),
     ("winding.", ("compressor",)), ("amps.compressor", ("compressor",)), ("fan_winding.", ("fan",)), ("amps.fan", ("fan",)),
     ("line.fuse", ("disconnect",)), ("control.y_out.v", ("board",)), ("control.r_c.v", ("indoor",)), ("defrost.switch", ("coil_switch",)),
     ("defrost.coil_sensor", ("coil_sensor",)), ("defrost.ambient_sensor", ("ambient_sensor",)), ("defrost.valve_coil.ohm", ("valve",)),
@@ -33,6 +35,7 @@ _WIRES: dict[str, tuple[tuple[str, str], ...]] = {
     "amps.total.run_a": (("disconnect.1", "contactor.L1"), ("disconnect.2", "contactor.L2")),
     "control.y_in.v": (("indoor.Y", "board.Y"), ("indoor.C", "board.C"), ("indoor.R", "board.R")),
     "contactor.coil.v": (("board.YO", "contactor.A"), ("contactor.B", "board.C"), ("indoor.Y", "contactor.A"), ("indoor.C", "contactor.B")),
+    "contactor2.coil.v": (("indoor.Y2", "contactor2.A"), ("contactor2.B", "board.C"), ("indoor.C", "contactor2.B")),
     "defrost.valve_coil.v": (("board.", "valve.1"), ("valve.2", "board.C")),
 }  # fmt: skip
 

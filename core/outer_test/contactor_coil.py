@@ -13,21 +13,24 @@ OHM_CUTS = Cuts(low=Decimal(3), watch_low=Decimal(5), watch_high=Decimal(30))
 CONTROL_CUTS = Cuts(low=Decimal("20.4"), watch_low=Decimal(22), watch_high=Decimal(28), high=Decimal(30))
 
 
-def coil_ohm(reading: Measured, rules: HouseRules = DEFAULT) -> Finding:
+def coil_ohm(
+    reading: Measured, rules: HouseRules = DEFAULT, point: str = "contactor.coil.ohm", part: str = "contactor"
+) -> Finding:  # fmt: skip
     """A 24 V coil, leads off: 5 to 30 Ω `good`; OL open and under 3 Ω shorted `bad`; 3 to 5 and over 30 Ω `watch`.
 
-    reading: Ω, OL, or a beep. Source: [T] common practice, no source.
+    reading: Ω, OL, or a beep. point, part: where it was read and what is accused; a two-stage unit has two.
+    Source: [T] common practice, no source.
 
     >>> from outer_test.meter import measure
     >>> coil_ohm(measure("OL")).accuses
     'contactor'
     """
-    point, rule = "contactor.coil.ohm", "coil-ohm"
+    rule = "coil-ohm"
     limits = OHM_CUTS.limits()
     kind = reading.value.kind
     if kind == "closed":
         return judged(
-            point, rule, Verdict.BAD, "It beeps, so 2 Ω or less: shorted.", reading, unit="Ω", accuses="contactor",
+            point, rule, Verdict.BAD, "It beeps, so 2 Ω or less: shorted.", reading, unit="Ω", accuses=part,
             next="Replace the contactor. Look at the transformer and its fuse too.", **limits,
         )  # fmt: skip
     if kind == "open" or (kind == "OL" and reading.top is not None and reading.top < 30):
@@ -37,7 +40,7 @@ def coil_ohm(reading: Measured, rules: HouseRules = DEFAULT) -> Finding:
         )  # fmt: skip
     if reading.number is None:
         return judged(
-            point, rule, Verdict.BAD, "OL: the coil is open.", reading, unit="Ω", accuses="contactor", next="Replace the contactor.",
+            point, rule, Verdict.BAD, "OL: the coil is open.", reading, unit="Ω", accuses=part, next="Replace the contactor.",
             **limits,
         )  # fmt: skip
     where = place(reading, OHM_CUTS, rules, "Ω")
@@ -52,7 +55,7 @@ def coil_ohm(reading: Measured, rules: HouseRules = DEFAULT) -> Finding:
         ),
     }
     why, step = words.get((where.verdict, where.side), (where.why_unsure, where.remedy))
-    blame = "contactor" if where.verdict is Verdict.BAD else ""
+    blame = part if where.verdict is Verdict.BAD else ""
     return judged(point, rule, where.verdict, why, reading, unit="Ω", decision=rules.decision, next=step, accuses=blame, **limits)
 
 

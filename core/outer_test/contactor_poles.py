@@ -40,7 +40,9 @@ def pole_heat(drop: Measured, amps: Measured) -> PoleHeat:
     return PoleHeat(product([drop, amps]), product([drop, amps], factor=BTU_PER_WATT), product([drop], [amps], factor=Decimal(1000)))
 
 
-def pole_through(drop: Measured, armature: str | None, point: str = "contactor.pole1.drop_v") -> Finding | None:
+def pole_through(
+    drop: Measured, armature: str | None, point: str = "contactor.pole1.drop_v", part: str = "contactor"
+) -> Finding | None:  # fmt: skip
     """Line voltage across a pole (over 5 V) with the armature seen in is an open contact; None at 5 V or less.
 
     drop: V. armature: in, out, or None where nobody looked: then a high voltage is `unsure`, the contactor may be open.
@@ -57,7 +59,7 @@ def pole_through(drop: Measured, armature: str | None, point: str = "contactor.p
     if armature == "in":
         return judged(
             point, rule, Verdict.BAD, f"{shown} stands across the pole with the armature in: an open contact, pitted, burnt or insects.",
-            drop, unit="V", high=float(OPEN_V), accuses="contactor", next="Power off. Clean out insects; else replace the contactor.",
+            drop, unit="V", high=float(OPEN_V), accuses=part, next="Power off. Clean out insects; else replace the contactor.",
         )  # fmt: skip
     why = "the contactor is open, so this is no drop" if armature == "out" else "nobody noted whether the armature is in"
     return judged(
@@ -169,7 +171,7 @@ def compare_poles(findings: dict[str, Finding], drops: dict[str, Measured]) -> d
     return findings | {high: replace(found, verdict=verdict, why=why, next=found.next or "Look at this pole's faces and screws, dead.")}
 
 
-def pole_heat_seen(one_f: Measured, two_f: Measured) -> tuple[Finding, Finding]:
+def pole_heat_seen(one_f: Measured, two_f: Measured, contactor: str = "contactor") -> tuple[Finding, Finding]:
     """Two poles by infrared: one over 20 °F hotter than the other is `watch`. Both in °F. Source: [T], no source.
 
     >>> from outer_test.meter import measure
@@ -186,6 +188,6 @@ def pole_heat_seen(one_f: Measured, two_f: Measured) -> tuple[Finding, Finding]:
         return judged(point, "pole-drop", Verdict.WATCH if hot else Verdict.GOOD, why, reading, unit="°F", next=step)
 
     return (
-        found("contactor.pole1.f", one_f, first - second),
-        found("contactor.pole2.f", two_f, second - first),
+        found(f"{contactor}.pole1.f", one_f, first - second),
+        found(f"{contactor}.pole2.f", two_f, second - first),
     )

@@ -25,6 +25,12 @@ SAYINGS: dict[str, tuple[str, ...]] = {
             "contactor.load.v": "load side", "contactor.armature": "armature", "contactor.pole1.drop_v": "drop|drop1|drop 1",
             "contactor.pole2.drop_v": "drop2|drop 2", "contactor.pole1.a": "pole1 a|pole 1 a", "contactor.pole2.a": "pole2 a|pole 2 a",
             "contactor.pole1.f": "pole1 f|ir1|ir 1", "contactor.pole2.f": "pole2 f|ir2|ir 2",
+            # the second contactor of a two-stage unit
+            "contactor2.coil.ohm": "coil2 ohm|coil 2 ohm|2nd coil", "contactor2.coil.v": "coil2 v|coil 2 v|2nd coil v",
+            "contactor2.armature": "armature2|armature 2", "look.contactor2.faces": "faces2|faces 2",
+            "contactor2.pole1.drop_v": "2nd drop1|2nd drop 1", "contactor2.pole2.drop_v": "2nd drop2|2nd drop 2",
+            "contactor2.pole1.a": "2nd pole1 a", "contactor2.pole2.a": "2nd pole2 a",
+            "contactor2.pole1.f": "2nd ir1|2nd ir 1", "contactor2.pole2.f": "2nd ir2|2nd ir 2",
             # windings
             "winding.c_r.ohm": "cr|c-r|c to r", "winding.c_s.ohm": "cs|c-s|c to s", "winding.r_s.ohm": "rs|r-s|sr|s-r|r to s",
             "winding.t1_t2.ohm": "t12|1-2", "winding.t2_t3.ohm": "t23|2-3", "winding.t1_t3.ohm": "t13|1-3",

@@ -90,7 +90,12 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
     ),
 }  # fmt: skip
 
-_PART = {"look.capacitor.case": "run capacitor", "look.contactor.faces": "contactor"}
+_LOOKED["look.contactor2.faces"] = _LOOKED["look.contactor.faces"]
+_PART = {
+    "look.capacitor.case": "run capacitor",
+    "look.contactor.faces": "contactor",
+    "look.contactor2.faces": "second contactor",
+}
 
 
 def look_over(point: str, word: str) -> Finding | None:

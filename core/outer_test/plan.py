@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from math import ceil
 
-from outer_test import plan_defrost
+from outer_test import plan_defrost, plan_second
 from outer_test import plan_electrical as steps_of
 from outer_test.capacitor_fitted import Section, section_rating
 from outer_test.plan_steps import LOOK, NEW_PART, SAFE, SECTION, START, STATION_TITLE, Step
@@ -37,7 +37,7 @@ def stations(visit: Visit, verdicts: dict[str, Verdict], power: PowerState | Non
     ['plate', 'safe', 'look', 'capacitors']
     """
     steps = (
-        (), _safe(visit), _look(visit), _capacitors(visit, verdicts), steps_of.CONTACTOR, _windings(visit), _power(visit), _run(visit),
+        (), _safe(visit), _look(visit), _capacitors(visit, verdicts), _contactors(visit), _windings(visit), _power(visit), _run(visit),
         _defrost(visit), steps_of.BUTTON,
     )  # fmt: skip
     return tuple(
@@ -109,7 +109,16 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
 
 def _look(visit: Visit) -> tuple[Step, ...]:
     by_switch = visit.plate.defrost.control == "time-temperature"
-    return tuple(step for step in LOOK if not (by_switch and step.point == "look.sensor.seat"))
+    steps = tuple(step for step in LOOK if not (by_switch and step.point == "look.sensor.seat"))
+    return (*steps, *plan_second.SECOND_FACES) if _is_two_stage(visit) else steps
+
+
+def _is_two_stage(visit: Visit) -> bool:
+    return visit.plate.compressor.stages == 2
+
+
+def _contactors(visit: Visit) -> tuple[Step, ...]:
+    return (*steps_of.CONTACTOR, *plan_second.SECOND_COIL) if _is_two_stage(visit) else steps_of.CONTACTOR
 
 
 def _capacitors(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Step, ...]:
@@ -149,7 +158,13 @@ def _power(visit: Visit) -> tuple[Step, ...]:
     live: tuple[Step, ...] = steps_of.CONTACTOR_LIVE
     if plate.contactor.poles == 1:
         live = tuple(_with_caution(step, SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
-    return (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)
+    own = (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)
+    return (*own, *_second_power(len(poles), bool(heat))) if _is_two_stage(visit) else own
+
+
+def _second_power(poles: int, heat: bool) -> tuple[Step, ...]:
+    """The second contactor's live readings, for as many poles as the first has."""
+    return (*plan_second.SECOND_LIVE, *plan_second.SECOND_POLES[:poles], *(plan_second.SECOND_HEAT if heat else ()))
 
 
 def _run(visit: Visit) -> tuple[Step, ...]:

@@ -74,6 +74,7 @@ POINTS: dict[str, Point] = {
         "look", "any",
         look__capacitor__case="flat dished bulged leaking",
         look__contactor__faces="clean blackened pitted discoloured burnt welded",
+        look__contactor2__faces="clean blackened pitted discoloured burnt welded",
         look__contactor__insects="none found",
         look__wiring="sound rubbed burnt loose",
         look__coil__face="clear dirty frosted iced",
@@ -82,13 +83,18 @@ POINTS: dict[str, Point] = {
     ),
     **_measured("capacitors", "dead", "cap.herm.uf cap.fan.uf cap.start.uf cap.new_herm.uf cap.new_fan.uf"),
     **_measured("run", "live", "cap.herm.load_a cap.herm.load_v cap.fan.load_a cap.fan.load_v"),
-    **_measured("contactor", "dead", "contactor.coil.ohm"),
+    **_measured("contactor", "dead", "contactor.coil.ohm contactor2.coil.ohm"),
     **_measured(
         "power", "live",
         "contactor.coil.v contactor.line.v contactor.load.v contactor.pole1.drop_v contactor.pole2.drop_v "
         "contactor.pole1.a contactor.pole2.a contactor.pole1.f contactor.pole2.f",
     ),
-    **_seen("power", "live", contactor__armature="in out"),
+    **_measured(
+        "power", "live",
+        "contactor2.coil.v contactor2.pole1.drop_v contactor2.pole2.drop_v "
+        "contactor2.pole1.a contactor2.pole2.a contactor2.pole1.f contactor2.pole2.f",
+    ),
+    **_seen("power", "live", contactor__armature="in out", contactor2__armature="in out"),
     **_measured(
         "windings", "dead",
         "winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm winding.t1_t2.ohm winding.t2_t3.ohm winding.t1_t3.ohm "

@@ -8,11 +8,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from outer_test.assess import assess
+from outer_test.circuit_state import cabinet
 from outer_test.contactor_coil import coil_ohm, coil_volts
 from outer_test.contactor_fit import contactor_fit
 from outer_test.contactor_poles import compare_poles, pole_drop, pole_heat, pole_heat_seen, pole_through
+from outer_test.entry_line import parse_line
 from outer_test.house import HouseRules
 from outer_test.meter import Accuracy, measure
+from outer_test.plan import stations
 from outer_test.plate import Compressor, Contactor, Fan, Plate
 from outer_test.verdict import WORST_FIRST
 from outer_test.visit import Reading, Visit
@@ -162,3 +165,47 @@ class Fit(unittest.TestCase):
         )  # fmt: skip
         for fitted, expected in cases:
             self.assertEqual(contactor_fit(fitted, plate).verdict.value, expected, str(fitted))
+
+
+class SecondContactor(unittest.TestCase):
+    """A two-stage unit has two contactors; each is judged, and accused, on its own readings."""
+
+    PLATE = Plate(compressor=Compressor(rla=17.9, stages=2), fan=Fan(fla=1.2))
+
+    def findings(self, *readings: Reading, **seen: str) -> dict[str, tuple[str, str]]:
+        said = {name.replace("__", "."): word for name, word in seen.items()}
+        found = assess(Visit(plate=self.PLATE, readings=readings, seen=said)).findings  # type: ignore[arg-type]
+        return {one.point: (one.verdict.value, one.accuses) for one in found}
+
+    def test_each_is_judged_by_its_own_readings(self) -> None:
+        found = self.findings(
+            Reading("contactor.coil.ohm", "12.1"), Reading("contactor2.coil.ohm", "OL"), Reading("contactor2.coil.v", "25.9"),
+            Reading("contactor2.pole1.drop_v", "0.31"), Reading("contactor2.pole1.a", "12.0"),
+        )  # fmt: skip
+        self.assertEqual(found["contactor.coil.ohm"], ("good", ""))
+        self.assertEqual(found["contactor2.coil.ohm"], ("bad", "second contactor"))
+        self.assertEqual(found["contactor2.coil.v"], ("good", ""))
+        self.assertEqual(found["contactor2.pole1.drop_v"], ("bad", ""))
+
+    def test_stuck_open_pole_and_welded_faces(self) -> None:
+        readings = (Reading("contactor2.coil.ohm", "12.1"), Reading("contactor2.coil.v", "25.9"))
+        stuck = self.findings(*readings, contactor2__armature="out")
+        self.assertEqual(stuck["contactor2.armature"], ("bad", "second contactor"))
+        open_pole = self.findings(Reading("contactor2.pole1.drop_v", "118"), contactor2__armature="in")
+        self.assertEqual(open_pole["contactor2.pole1.drop_v"], ("bad", "second contactor"))
+        self.assertEqual(self.findings(look__contactor2__faces="welded")["look.contactor2.faces"], ("bad", "second contactor"))
+
+    def test_asked_for_only_in_two_stage_units(self) -> None:
+        def asked(visit: Visit) -> set[str]:
+            return {step.point for station in stations(visit, {}) for step in station.steps if "contactor2" in step.point}
+
+        self.assertEqual(asked(Visit()), set())
+        self.assertEqual(len(asked(Visit(plate=self.PLATE))), 10)
+        self.assertTrue(any(probe.point == "contactor2.pole2.drop_v" for probe in cabinet(Visit(plate=self.PLATE), ()).probes))
+
+    def test_on_the_entry_line(self) -> None:
+        kept = {item.point: item.value for item in parse_line("2nd coil 11.8 2nd drop1 .02 at 12.4 faces2 pitted").items}
+        self.assertEqual(
+            kept,
+            {"contactor2.coil.ohm": "11.8", "contactor2.pole1.drop_v": "0.02", "contactor2.pole1.a": "12.4", "look.contactor2.faces": "pitted"},
+        )

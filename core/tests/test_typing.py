@@ -13,6 +13,7 @@ from outer_test.entry_words import AT_STATION, SAYINGS
 from outer_test.meter import Accuracy, measure
 from outer_test.plan_defrost import EVERY_DEFROST_STEP
 from outer_test.plan_electrical import EVERY_STEP
+from outer_test.plan_second import EVERY_SECOND_STEP
 from outer_test.plan_steps import EVERY_EARLY_STEP
 from outer_test.points import POINTS
 from outer_test.typed import TypedProblem, parse_typed
@@ -121,7 +122,7 @@ class Line(unittest.TestCase):
         said = {point for named in SAYINGS.values() for point in named} | {
             point for words in AT_STATION.values() for point in words.values()
         }
-        unsaid = {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_DEFROST_STEP)} - said - {"start.result"}
+        unsaid = {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)} - said - {"start.result"}
         self.assertEqual(unsaid, set())
 
     def test_the_words_technicians_use(self) -> None:

@@ -36,31 +36,36 @@ export const StationRail = memo(function StationRail({
       {visit.round.stations.map((station) => (
         <StationStop
           key={station.name}
-          visit={visit}
-          station={station}
+          to={`/visits/${visit.id}/${station.name}`}
+          title={station.title}
+          marks={stationMarks(visit, station, refused).join(" ")}
+          left={station.steps.length === 0 ? undefined : leftToRead(visit, station)}
           now={station.name === current}
-          refused={refused}
         />
       ))}
     </Flex>
   );
 });
 
-function StationStop(props: { visit: VisitShown; station: Station; now: boolean; refused: Refusal[] }) {
-  const { visit, station, now, refused } = props;
-  const marks = stationMarks(visit, station, refused);
+interface StopProps {
+  to: string;
+  title: string;
+  marks: string;
+  left: number | undefined;
+  now: boolean;
+}
+
+// Told in words and numbers alone, so that a reading redraws the one station it belongs to.
+const StationStop = memo(function StationStop({ to, title, marks, left, now }: StopProps) {
   const stop = useRef<HTMLAnchorElement>(null);
   // On a phone the stations are a strip: bring the one at hand into sight.
   useEffect(() => {
     if (now) stop.current?.scrollIntoView({ block: "nearest", inline: "center" });
   }, [now]);
-  const left = station.steps.filter(
-    (step) => step.needed && !visit.round.entries.some((one) => one.point === step.point),
-  );
   return (
     <Stop
       ref={stop}
-      to={`/visits/${visit.id}/${station.name}`}
+      to={to}
       aria-current={now ? "page" : undefined}
       display="block"
       px="5"
@@ -75,34 +80,34 @@ function StationStop(props: { visit: VisitShown; station: Station; now: boolean;
     >
       <Flex justify="space-between" align="baseline" gap="2">
         <Text fontWeight="700" whiteSpace="nowrap">
-          {station.title}
+          {title}
         </Text>
         <Text fontSize="sm" color="faint" whiteSpace="nowrap">
-          {station.steps.length === 0 ? "" : left.length === 0 ? "read" : `${left.length} to read`}
+          {left === undefined ? "" : left === 0 ? "read" : `${left} to read`}
         </Text>
       </Flex>
       <Box display="flex" flexWrap="wrap" gap="5px" mt="1">
-        {marks.map(({ key, kind }) => (
-          <Mark key={key} kind={kind} />
-        ))}
+        {marks
+          .split(" ")
+          .filter(Boolean)
+          .map((kind, place) => (
+            <Mark key={place} kind={kind as MarkKind} />
+          ))}
       </Box>
     </Stop>
   );
-}
+});
 
-function stationMarks(
-  visit: VisitShown,
-  station: Station,
-  refused: Refusal[],
-): { key: string; kind: MarkKind }[] {
+const leftToRead = (visit: VisitShown, station: Station) =>
+  station.steps.filter((step) => step.needed && !visit.round.entries.some((one) => one.point === step.point))
+    .length;
+
+function stationMarks(visit: VisitShown, station: Station, refused: Refusal[]): MarkKind[] {
   if (station.name !== "plate") {
-    return station.steps.map(({ point }) => ({
-      key: point,
-      kind: pointState(visit.round, refused, visit.id, point).mark,
-    }));
+    return station.steps.map(({ point }) => pointState(visit.round, refused, visit.id, point).mark);
   }
   const onPlate = visit.round.assessment.findings.filter(
     ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
   );
-  return onPlate.map(({ point, verdict }) => ({ key: point, kind: verdict }));
+  return onPlate.map(({ verdict }) => verdict);
 }

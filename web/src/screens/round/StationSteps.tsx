@@ -1,6 +1,6 @@
 /** A station's readings in order. The one at hand is open for typing; the others show what they said. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 
 import type { Finding, Step, VisitShown } from "../../api/client";
 import type { Refusal } from "../../api/outbox";
@@ -55,7 +55,16 @@ export function StationSteps({ visit, station, current, refused, choose, kept }:
           return step.point === current ? (
             <OpenStep key={step.point} visit={visit} step={step} state={state} kept={kept} />
           ) : (
-            <StepRow key={step.point} step={step} state={state} large={large} choose={choose} />
+            <StepRow
+              key={step.point}
+              step={step}
+              finding={state.finding}
+              entry={state.entry}
+              refusal={state.refusal}
+              mark={state.mark}
+              large={large}
+              choose={choose}
+            />
           );
         })}
       </Box>
@@ -132,9 +141,14 @@ function OpenStep(props: {
 
 const minutes = (seconds: number) => (seconds < 120 ? `${seconds} s` : `${seconds / 60} min`);
 
-function StepRow(props: { step: Step; state: PointState; large: boolean; choose: (point: string) => void }) {
-  const { step, state, large, choose } = props;
-  const { finding, entry, refusal } = state;
+type RowProps = Pick<PointState, "finding" | "entry" | "refusal" | "mark"> & {
+  step: Step;
+  large: boolean;
+  choose: (point: string) => void;
+};
+
+const StepRow = memo(function StepRow(props: RowProps) {
+  const { step, finding, entry, refusal, mark, large, choose } = props;
   const [scale] = useScale();
   const [value, unit] = shown(entry?.value ?? "", entry?.unit ?? "", step.point, scale);
   return (
@@ -155,7 +169,7 @@ function StepRow(props: { step: Step; state: PointState; large: boolean; choose:
       borderColor="rule"
       _hover={{ bg: "panel" }}
     >
-      <Mark kind={state.mark} />
+      <Mark kind={mark} />
       <Text fontWeight={large ? "700" : "500"}>{step.title}</Text>
       <Text
         className="num"
@@ -185,7 +199,7 @@ function StepRow(props: { step: Step; state: PointState; large: boolean; choose:
       )}
     </Box>
   );
-}
+});
 
 /** The verdict in a word, and the number that decided. */
 function Told({ finding }: { finding: Finding }) {
