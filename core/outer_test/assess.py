@@ -11,6 +11,7 @@ from outer_test.assess_defrost import defrost_findings
 from outer_test.assess_power import power_findings
 from outer_test.assess_run import run_findings
 from outer_test.assess_windings import winding_findings
+from outer_test.board_lights import board_lights
 from outer_test.figures import Figure, figures
 from outer_test.finding import Finding
 from outer_test.inputs import Inputs, inputs_of
@@ -90,6 +91,8 @@ def _work_findings(inputs: Inputs) -> Iterator[Finding]:
     """Everything judged of the unit itself, in the order of the round."""
     visit = inputs.visit
     yield from (found for name in visit.seen if (found := look_over(name, visit.saw(name) or "")) is not None)
+    if (flashes := inputs.number("look.board.flashes")) is not None and flashes.number is not None:
+        yield board_lights(visit.plate.defrost.lights, int(flashes.number), visit.saw("look.board.colour"))
     yield from fitted_findings(visit)
     bench = {one.point: one for one in capacitor_findings(visit, inputs.latest)}
     yield from bench.values()

@@ -1,11 +1,15 @@
 """Which defrost rules apply to a visit: switch or sensors, valve coil, and the watched run."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
+from outer_test.aux_call import aux_call
+from outer_test.board_swap import swap_findings
+from outer_test.contactor_coil import control_volts
+from outer_test.defrost_control import Defrost
 from outer_test.finding import Finding, unjudged
 from outer_test.inputs import Inputs
 from outer_test.meter import Measured, measured
-from outer_test.plate import Defrost
 from outer_test.putback import open_lines
 from outer_test.sensor_ohm import SensorCurve, divider_ohm, sensor_ohm, sensors_agree
 from outer_test.sequence import Watch, sequence
@@ -65,6 +69,9 @@ def _readings(inputs: Inputs) -> Iterator[Finding]:
         agree = sensors_agree(coil, ambient, curve, _YES[visit.saw("defrost.rested")])
         if agree is not None:
             yield agree
+    for point in ("defrost.control.v", "defrost.aux_call.v"):
+        if (volts := inputs.get(point)) is not None:
+            yield control_volts(point, "control-trace", volts, visit.rules) if point.endswith("control.v") else aux_call(volts)
     if (solenoid := inputs.get("defrost.valve_coil.ohm")) is not None:
         yield valve_coil(solenoid, visit.rules)
 
@@ -78,7 +85,7 @@ def _sensor(inputs: Inputs, part: str, curve: SensorCurve) -> Iterator[Finding]:
                 point, "sensor-ohm", "A time-and-temperature board has a coil switch, no sensors.", shown=reading.value.text, unit="Ω"
             )
         else:
-            yield sensor_ohm(reading, beside, curve, point)
+            yield _as_seated(sensor_ohm(reading, beside, curve, point), inputs.visit)
     if (volts := inputs.number(f"defrost.{part}_sensor.vdc")) is None or volts.number is None:
         return
     pull, name = defrost.sensor_pull_ohm, f"defrost.{part}_sensor.vdc"
@@ -98,6 +105,14 @@ def _sensor(inputs: Inputs, part: str, curve: SensorCurve) -> Iterator[Finding]:
         yield sensor_ohm(_as_ohms(ohm), beside, curve, name)
 
 
+def _as_seated(found: Finding, visit: Visit) -> Finding:
+    """A coil sensor out of its well reads air: its seat explains the error as well, so the sensor is not accused."""
+    out = found.point == "defrost.coil_sensor.ohm" and visit.saw("look.sensor.seat") == "slipped"
+    if not (out and found.verdict is Verdict.BAD and found.value is not None):
+        return found
+    return replace(found, verdict=Verdict.UNSURE, accuses="", next="It is out of its well: seat it, tie it, wait, read again.")
+
+
 def _as_ohms(ohm: float) -> Measured:
     return measured(parse_value(f"{ohm:.0f}"))
 
@@ -106,6 +121,7 @@ def _run(inputs: Inputs, found: dict[str, Finding], control: dict[str, Finding])
     visit = inputs.visit
     if visit.defrost_run:
         yield from sequence(visit.defrost_run, visit.plate.defrost, watch_of(inputs, found, control))
+    yield from swap_findings(visit)
 
 
 def watch_of(inputs: Inputs, found: dict[str, Finding], control: dict[str, Finding]) -> Watch:
@@ -124,9 +140,52 @@ def watch_of(inputs: Inputs, found: dict[str, Finding], control: dict[str, Findi
         right_pins=_YES[visit.saw("defrost.pins")],
         switch_closed=True if demand else None if switch is None else is_closed(switch),
         control_volts=None if r_c is None else r_c.verdict in (Verdict.GOOD, Verdict.WATCH),
-        coil_volts_at_valve=None if valve is None or valve.number is None else valve.number >= 20,
+        coil_volts_at_valve=_has_24(valve),
+        aux_volts=_has_24(inputs.number("defrost.aux_call.v")),
+        by_time=by_time_causes(visit, found),
         valve_coil_sound=None if coil is None else coil.verdict in (Verdict.GOOD, Verdict.WATCH),
     )
+
+
+def _has_24(reading: Measured | None) -> bool | None:
+    return None if reading is None or reading.number is None else reading.number >= 20
+
+
+BY_TIME = {
+    "time-temperature": ("coil switch stuck closed", "low charge", "wind on the coil"),
+    "demand": ("sensor out of its well", "coil sensor drifted", "low charge", "wind on the coil"),
+}
+
+
+def by_time_causes(visit: Visit, found: dict[str, Finding]) -> tuple[str, ...]:
+    """What could end a defrost by time in this unit, less what its other readings rule out. found: findings by point.
+
+    Source: handbook section 9; a reading that finds one of them names it alone.
+
+    >>> from outer_test.plate import Plate
+    >>> by_time_causes(Visit(plate=Plate(defrost=Defrost(control="demand")), seen={"look.sensor.seat": "slipped"}), {})
+    ('sensor out of its well',)
+    """
+    causes = BY_TIME[visit.plate.defrost.control or "time-temperature"]
+    seat = visit.saw("look.sensor.seat")
+    tests = {
+        "coil switch stuck closed": _standing(found.get("defrost.switch.ohm")),
+        "coil sensor drifted": None if seat == "slipped" else _standing(found.get("defrost.coil_sensor.ohm")),
+        "sensor out of its well": None if seat is None else seat == "slipped",
+    }
+    named = tuple(one for one in causes if tests.get(one) is True)
+    return named or tuple(one for one in causes if tests.get(one) is not False)
+
+
+def _standing(found: Finding | None) -> bool | None:
+    """True where a reading condemns the part, False where it clears it. A switch found good while closed and cold is not cleared."""
+    if found is None:
+        return None
+    if found.verdict is Verdict.BAD:
+        return True
+    if found.rule == "switch-state":
+        return False if found.verdict is Verdict.GOOD and found.why.startswith("Open") else None
+    return False if found.verdict is Verdict.GOOD else None
 
 
 def _was_jumpered(visit: Visit) -> bool:

@@ -44,7 +44,8 @@ _PAIRS = {
 }  # fmt: skip
 _CLAMPED_AT = {
     "amps.compressor.peak_a": "compressor.C", "amps.compressor.run_a": "compressor.C", "amps.fan.run_a": "fan.C",
-    "amps.total.run_a": "disconnect.1", "contactor.pole1.a": "contactor.L1", "contactor.pole2.a": "contactor.L2", "contactor2.pole1.a": "contactor2.L1", "contactor2.pole2.a": "contactor2.L2",
+    "amps.total.run_a": "disconnect.1", "contactor.pole1.a": "contactor.L1", "contactor.pole2.a": "contactor.L2",
+    "contactor2.pole1.a": "contactor2.L1", "contactor2.pole2.a": "contactor2.L2",
     "cap.herm.load_a": "compressor.S", "cap.fan.load_a": "fan.S",
 }  # fmt: skip
 

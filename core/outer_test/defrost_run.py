@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from outer_test.plate import Defrost
+from outer_test.defrost_control import Defrost, has_shift_delay
 from outer_test.visit import DefrostEvent
 
 SHIFT_DELAY_S = 30.0
@@ -27,9 +27,9 @@ def expected_events(defrost: Defrost, aux_fitted: bool) -> tuple[Expected, ...]:
     ['valve-shift', 'fan-off', 'aux-on']
     """
     slack = defrost.tolerance_s
-    delay = SHIFT_DELAY_S if defrost.shift_delay else 0.0
+    delay = SHIFT_DELAY_S if has_shift_delay(defrost) else 0.0
     start: list[Expected] = []
-    if defrost.shift_delay:
+    if has_shift_delay(defrost):
         start = [
             Expected("contactor-open", "forced", 0, START_WITHIN_S),
             Expected("contactor-close", "contactor-open", delay - slack, delay + slack),

@@ -20,6 +20,7 @@ SAYINGS: dict[str, tuple[str, ...]] = {
             # look over
             "look.capacitor.case": "case|cap case", "look.contactor.faces": "faces", "look.contactor.insects": "insects|bugs|ants",
             "look.wiring": "wiring|wires", "look.coil.face": "coil face|coil", "look.sensor.seat": "sensor", "look.board.lights": "lights",
+            "look.board.flashes": "flashes|flash", "look.board.colour": "light colour|colour",
             # contactor
             "contactor.coil.ohm": "coil ohm|coil ohms|coil r", "contactor.coil.v": "coil v|coil volts", "contactor.line.v": "line side",
             "contactor.load.v": "load side", "contactor.armature": "armature", "contactor.pole1.drop_v": "drop|drop1|drop 1",

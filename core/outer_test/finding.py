@@ -24,7 +24,7 @@ class Finding:
 
     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
     `school` the house rule it was judged by, `accuses` the part that this rule blames
-    (only where the rule says so), `mark` the handbook's mark behind the source.
+    (only where the rule says so), `causes` everything listed that explains what was seen, `mark` the handbook's mark behind the source.
     """
 
     point: str
@@ -50,6 +50,7 @@ class Finding:
     needs: tuple[str, ...] = ()
     fits: tuple[Replacement, ...] = ()
     accuses: str = ""
+    causes: tuple[str, ...] = ()
 
 
 def number(value: Decimal | None) -> float | None:

@@ -109,7 +109,12 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
 
 def _look(visit: Visit) -> tuple[Step, ...]:
     by_switch = visit.plate.defrost.control == "time-temperature"
-    steps = tuple(step for step in LOOK if not (by_switch and step.point == "look.sensor.seat"))
+    board = visit.plate.defrost.control is not None
+    steps = tuple(
+        step
+        for step in LOOK
+        if not (by_switch and step.point == "look.sensor.seat") and (board or step.point not in ("look.board.colour", "look.board.flashes"))
+    )
     return (*steps, *plan_second.SECOND_FACES) if _is_two_stage(visit) else steps
 
 

@@ -35,16 +35,17 @@ class Step:
     timer: str = ""
     timer_s: float = 0.0
     caught: str = ""
+    counts: bool = False
 
 
 def make_step(
     point: str, title: str, short: str, how: str, needed: bool = True, lifts: str = "", caution: str = "", tags: tuple[str, ...] = (),
-    clamp: bool = False, timer: str = "", timer_s: float = 0.0,
+    clamp: bool = False, timer: str = "", timer_s: float = 0.0, counts: bool = False,
 ) -> Step:  # fmt: skip
     """A step, with what the point itself knows: unit, kind, choices, dead or live work."""
     about = POINTS[point]
     return Step(
-        point, title, short, how, about.sign, about.kind, about.choices, about.power, needed, lifts, caution, tags, clamp, timer, timer_s
+        point, title, short, how, about.sign, about.kind, about.choices, about.power, needed, lifts, caution, tags, clamp, timer, timer_s, counts=counts
     )  # fmt: skip
 
 
@@ -82,6 +83,10 @@ LOOK = (
     make_step("look.coil.face", "Coil face", "coil", "Dirt, frost or ice on the outdoor coil."),
     make_step("look.sensor.seat", "Coil sensor", "sensor", "Fully in its well or clip, and tied?"),
     make_step("look.board.lights", "Board lights", "lights", "Lit with the disconnect out means control voltage from indoors.", needed=False),
+    make_step("look.board.colour", "Board light, colour", "colour", "The light that flashes.", needed=False),
+    make_step(
+        "look.board.flashes", "Board light, flashes", "flashes", "Count one group, twice. 0 is lit and steady.", needed=False, counts=True
+    ),
 )  # fmt: skip
 
 SECTION = {

@@ -5,6 +5,7 @@ from functools import cache
 from types import UnionType
 from typing import Literal, Union, get_args, get_origin, get_type_hints
 
+from outer_test.defrost_control import Defrost
 from outer_test.quantity import FieldProblem, Record, quantity
 
 
@@ -85,34 +86,6 @@ class AuxHeat(Record):
     kind: Literal["electric", "gas", "none"] | None = None
     elements: tuple[Element, ...] = ()
     protection_a: float | None = quantity("A", 1, 400, doc="fuse or breaker of the heaters")
-
-
-@dataclass(frozen=True, slots=True)
-class SensorPoint(Record):
-    """One line of a unit's own sensor table."""
-
-    f: float = quantity("°F", -60, 250, required=True)
-    ohm: float = quantity("Ω", 1, 1e7, required=True)
-
-
-@dataclass(frozen=True, slots=True)
-class Defrost(Record):
-    """How this unit's defrost is controlled."""
-
-    control: Literal["time-temperature", "demand"] | None = None
-    minutes: float | None = quantity("min", 10, 240, doc="compressor run between defrosts, as set")
-    closes_f: float | None = quantity("°F", -20, 90)
-    opens_f: float | None = quantity("°F", 0, 120)
-    limit_min: float | None = quantity("min", 1, 60)
-    shift_delay: bool | None = None
-    start: Literal["pins", "switch-and-test"] = "pins"
-    hold_jumper: Literal["lift", "leave"] = "lift"
-    fan_first_s: float = quantity("s", 0, 120, default=0, doc="fan comes on this long before the valve goes back")
-    tolerance_s: float = quantity("s", 0.5, 60, default=5, doc="of the board's events")
-    sensor_r25_ohm: float | None = quantity("Ω", 100, 1e6, doc="thermistor at 77 °F")
-    sensor_b_k: float | None = quantity("K", 1000, 6000)
-    sensor_table: tuple[SensorPoint, ...] = ()
-    sensor_pull_ohm: float | None = quantity("Ω", 100, 1e6, doc="the board's own resistor to 5 V d.c.")
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,7 +8,7 @@ Kind = Literal["number", "seen"]
 
 UNIT_SIGN = {
     "uf": "µF", "v": "V", "vdc": "V d.c.", "a": "A", "ohm": "Ω", "mohm": "MΩ", "f": "°F", "s": "s", "h": "h",
-    "psi": "psi", "dif": "°F", "": "",
+    "psi": "psi", "dif": "°F", "flashes": "flashes", "": "",
 }  # fmt: skip
 
 
@@ -45,6 +45,7 @@ _CEILING = {
     "h": 9e4,
     "psi": 1000.0,
     "dif": 200.0,
+    "flashes": 60.0,
 }
 _CEILING_AT = {"cap.start.uf": 1200.0}
 
@@ -80,7 +81,9 @@ POINTS: dict[str, Point] = {
         look__coil__face="clear dirty frosted iced",
         look__sensor__seat="seated slipped",
         look__board__lights="dark steady flashing",
+        look__board__colour="red amber green blue white",
     ),
+    **_measured("look", "any", "look.board.flashes"),
     **_measured("capacitors", "dead", "cap.herm.uf cap.fan.uf cap.start.uf cap.new_herm.uf cap.new_fan.uf"),
     **_measured("run", "live", "cap.herm.load_a cap.herm.load_v cap.fan.load_a cap.fan.load_v"),
     **_measured("contactor", "dead", "contactor.coil.ohm contactor2.coil.ohm"),
@@ -136,5 +139,9 @@ POINTS: dict[str, Point] = {
     **_measured("defrost", "live", "defrost.valve_coil.v defrost.aux_call.v defrost.control.v"),
     **_measured("defrost", "live", "defrost.coil_sensor.vdc defrost.ambient_sensor.vdc"),
     **_seen("defrost", "any", defrost__ice="yes no", defrost__just_ran="yes no", defrost__rested="yes no"),
+    **_seen(
+        "defrost", "dead", swap__indoor="off plug", swap__photo="taken", swap__settings="copied", swap__jumper="moved not-needed",
+        swap__sensors="new kept retired",
+    ),
     **_seen("defrost", "live", defrost__call="yes no", defrost__pins="right unsure"),
 }  # fmt: skip

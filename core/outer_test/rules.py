@@ -82,6 +82,8 @@ _ALL = (
     Rule("sensor-ohm", "Defrost sensors", "the B-parameter equation; curve and limits are common practice", "D T"),
     Rule("valve-coil", "Reversing valve coil", "common practice, no source", "T"),
     Rule("sequence", "One defrost against its board", "common practice, no source", "T"),
+    Rule("board-lights", "Board lights", "the unit's own legend", "T"),
+    Rule("board-swap", "A new board, proved", "common practice, no source", "T"),
     Rule("look-over", "Look over", "common practice, no source", "T"),
 )
 RULES: dict[str, Rule] = {rule.name: rule for rule in _ALL}

@@ -7,10 +7,11 @@ from math import exp, log
 
 from outer_test.finding import Finding, judged, unjudged
 from outer_test.meter import Measured
+from outer_test.temperature import from_kelvin, kelvin
 from outer_test.value import say
 from outer_test.verdict import Verdict
 
-T25_K, ZERO_C_K = 298.15, 273.15
+T25_K = 298.15
 DEFAULT_R25, DEFAULT_B = 10_000.0, 3950.0
 GOOD_F, WATCH_F = 3.0, 6.0
 SHORTED_OHM = 50
@@ -52,24 +53,6 @@ class SensorCurve:
                 part = (log(ohm) - log(low)) / (log(high) - log(low)) if high != low else 0.0
                 return from_kelvin(1 / ((1 - part) / kelvin(low_f) + part / kelvin(high_f)))
         return None
-
-
-def kelvin(fahrenheit: float) -> float:
-    """K from °F.
-
-    >>> kelvin(77)
-    298.15
-    """
-    return (fahrenheit - 32) / 1.8 + ZERO_C_K
-
-
-def from_kelvin(temperature_k: float) -> float:
-    """°F from K.
-
-    >>> round(from_kelvin(273.15), 9)
-    32.0
-    """
-    return (temperature_k - ZERO_C_K) * 1.8 + 32
 
 
 def divider_ohm(volts: float, pull_ohm: float) -> float | None:

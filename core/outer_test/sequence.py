@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from outer_test.defrost_control import Defrost, has_shift_delay
 from outer_test.defrost_run import SHIFT_DELAY_S, START_WITHIN_S, Run
 from outer_test.finding import Finding, judged, unjudged
-from outer_test.plate import Defrost
 from outer_test.value import exact, say
 from outer_test.verdict import Verdict
 from outer_test.visit import DefrostEvent
@@ -17,7 +17,7 @@ SHORT_RUN_S = 60.0
 class Watch:
     """What bears on judging a run. Lifted lanes are the lanes whose wire is off; None means that nobody noted it.
 
-    watched_s: s after it was forced. proved: what stands against blaming the board for no start, each True where proved.
+    watched_s: s after it was forced. by_time: what could make this unit end by time, as far as other readings leave it open.
     """
 
     aux_fitted: bool
@@ -30,6 +30,8 @@ class Watch:
     control_volts: bool | None = None
     coil_volts_at_valve: bool | None = None
     valve_coil_sound: bool | None = None
+    aux_volts: bool | None = None
+    by_time: tuple[str, ...] = ()
 
 
 def sequence(events: Sequence[DefrostEvent], defrost: Defrost, watch: Watch) -> Iterator[Finding]:
@@ -52,12 +54,17 @@ def sequence(events: Sequence[DefrostEvent], defrost: Defrost, watch: Watch) -> 
     yield _valve(run, watch)
     yield _fan(run, defrost, watch)
     yield _aux(run, defrost, watch)
-    if defrost.shift_delay:
+    delayed = has_shift_delay(defrost)
+    if delayed is None:
+        why = "Whether this board opens the contactor hangs on a link nobody looked at."
+        yield unjudged("defrost.run.contactor", "sequence", why, ("defrost.links",))
+    elif delayed:
         yield _shift_delay(run, defrost)
     elif run.has("contactor-open"):
         yield _told(
             "contactor", Verdict.WATCH, "The compressor dropped out, and this board has no shift delay: a pressure switch or the overload.",
             "Look at the pressures, and whether the indoor fan runs.",
+            causes=("pressure switch", "compressor overload", "indoor fan stopped"),
         )  # fmt: skip
     yield from _end(run, defrost, watch)
 
@@ -95,6 +102,7 @@ def _no_start(run: Run, watch: Watch) -> Finding:
         "Call, pins, switch and 24 V are proved, and it does not start.",
         "Replace the board.",
         "defrost board",
+        causes=("defrost board",),
     )
 
 
@@ -114,13 +122,20 @@ def _valve(run: Run, watch: Watch) -> Finding:
             "24 V on a sound coil and no shift: the valve sticks.",
             "Confirm a pressure difference; then the valve.",
             "reversing valve",
+            causes=("reversing valve",),
         )
+    if watch.valve_coil_sound is False:
+        return _told(
+            "valve", Verdict.BAD, "No shift, and the valve's coil is not sound.", "Replace the coil, then watch another.",
+            causes=("valve coil",),
+        )  # fmt: skip
     if watch.coil_volts_at_valve is False:
         return _told(
             "valve",
             Verdict.BAD,
             "No shift, and no 24 V at the coil: the board or the wire to the valve.",
             "Read O (or B) to C at the board.",
+            causes=("defrost board", "wire to the valve"),
         )
     needs = ("defrost.valve_coil.v",) if watch.coil_volts_at_valve is None else ("defrost.valve_coil.ohm",)
     return _told(
@@ -129,6 +144,11 @@ def _valve(run: Run, watch: Watch) -> Finding:
         "No shift: valve, coil, wire or board.",
         "Read the volts at its coil while it should be shifted, and the coil's ohms.",
         needs=needs,
+        causes=(
+            ("reversing valve", "valve coil", "wire to the valve", "defrost board")
+            if watch.valve_coil_sound is None
+            else ("reversing valve", "wire to the valve", "defrost board")
+        ),
     )
 
 
@@ -151,8 +171,9 @@ def _fan(run: Run, defrost: Defrost, watch: Watch) -> Finding:
     if not run.over(begun + START_WITHIN_S):
         return unjudged("defrost.run.fan", "sequence", "The fan still runs; give it a moment.")
     return _told(
-        "fan", Verdict.BAD, "The outdoor fan runs on through the defrost: the board's fan relay.", "Replace the board.", "board fan relay"
-    )
+        "fan", Verdict.BAD, "The outdoor fan runs on through the defrost: the board's fan relay.", "Replace the board.", "board fan relay",
+        causes=("board fan relay",),
+    )  # fmt: skip
 
 
 def _aux(run: Run, defrost: Defrost, watch: Watch) -> Finding:
@@ -171,12 +192,21 @@ def _aux(run: Run, defrost: Defrost, watch: Watch) -> Finding:
         )
     if not run.over(run.at.get("valve-shift", 0.0) + START_WITHIN_S):
         return unjudged("defrost.run.aux", "sequence", "No aux call yet.")
+    if watch.aux_volts:
+        return _told(
+            "aux", Verdict.BAD, "24 V on W at the board, and no aux heat: the wire or the aux relay.", "Follow W indoors.",
+            causes=("wire to the aux relay", "aux relay"),
+        )  # fmt: skip
+    if watch.aux_volts is False and watch.control_volts:
+        return _told(
+            "aux", Verdict.BAD, "24 V at R–C, and none on the board's own W in defrost: the board.", "Replace the board.", "defrost board",
+            causes=("defrost board",),
+        )  # fmt: skip
     return _told(
-        "aux",
-        Verdict.BAD,
-        "No 24 V on W in defrost: the board, the wire, or the aux relay.",
-        "Read W to C at the board: there, it is the wire or the relay.",
-    )
+        "aux", Verdict.BAD, "No 24 V on W in defrost: the board, the wire, or the aux relay.",
+        "Read W to C at the board: there, it is the wire or the relay.", needs=("defrost.aux_call.v",),
+        causes=("defrost board", "wire to the aux relay", "aux relay"),
+    )  # fmt: skip
 
 
 def _shift_delay(run: Run, defrost: Defrost) -> Finding:
@@ -200,7 +230,7 @@ def _shift_delay(run: Run, defrost: Defrost) -> Finding:
 
 def _end(run: Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
     limit = (defrost.limit_min or 10) * 60
-    slack = defrost.tolerance_s + (SHIFT_DELAY_S if defrost.shift_delay else 0)
+    slack = defrost.tolerance_s + (SHIFT_DELAY_S if has_shift_delay(defrost) is not False else 0)
     opened, ended = run.at.get("switch-open"), run.at.get("ended")
     if ended is None:
         if run.over(limit + slack):
@@ -210,6 +240,7 @@ def _end(run: Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
                 f"Still defrosting after {say(exact(run.watched / 60), 3)} min; {say(exact(limit / 60))} min is its limit.",
                 "Power off. Replace the board.",
                 "defrost board",
+                causes=("defrost board",),
             )
         elif opened is not None and run.over(opened + START_WITHIN_S) and not watch.jumpered:
             yield _told(
@@ -218,6 +249,7 @@ def _end(run: Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
                 "The switch opened and it did not end.",
                 "Is a jumper left on? Else replace the board.",
                 needs=("defrost.switch.ohm",),
+                causes=("jumper left on", "defrost board"),
             )
         else:
             yield unjudged("defrost.run.end", "sequence", "Not ended yet.")
@@ -229,14 +261,15 @@ def _end(run: Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
             f"It ended after {say(exact(round(ended)))} s, beyond its {say(exact(limit / 60))} min limit.",
             "Replace the board.",
             "defrost board",
+            causes=("defrost board",),
         )
+    elif ended >= limit - slack and not run.has("valve-shift") and "valve" not in watch.lifted_lanes:
+        yield unjudged("defrost.run.end", "sequence", "It ended by time, as it must where nothing shifted: the coil was never warmed.")
     elif ended >= limit - slack and opened is None and not watch.jumpered:
         yield _told(
-            "end",
-            Verdict.WATCH,
-            "It ended by time. Each time: switch stuck closed, sensor out of its well, low charge, or wind.",
-            "Watch another; look at the switch or sensor and the charge.",
-        )
+            "end", Verdict.WATCH, f"It ended by time. Each time, it is one of: {', '.join(watch.by_time)}.",
+            "Watch another; look at the switch or sensor, its seat, and the charge.", causes=watch.by_time,
+        )  # fmt: skip
     elif ended >= limit - slack and watch.jumpered:
         yield _told("end", Verdict.GOOD, "It ended by time: expected with the switch jumpered.")
     elif ended <= SHORT_RUN_S:
@@ -247,7 +280,7 @@ def _end(run: Run, defrost: Defrost, watch: Watch) -> Iterator[Finding]:
 
 
 def _back(run: Run, defrost: Defrost, watch: Watch, ended: float) -> Iterator[Finding]:
-    wait = ended + defrost.fan_first_s + START_WITHIN_S + (SHIFT_DELAY_S if defrost.shift_delay else 0)
+    wait = ended + defrost.fan_first_s + START_WITHIN_S + (SHIFT_DELAY_S if has_shift_delay(defrost) is not False else 0)
     checks = (
         ("fan-on", "fan", "fan-back", "The fan did not come back", "The fan, its capacitor, or the board's fan relay."),
         (

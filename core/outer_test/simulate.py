@@ -5,17 +5,23 @@ from dataclasses import dataclass, replace
 from typing import Literal, get_args
 
 from outer_test.board import Board, BoardInput, BoardOutput, output, step
-from outer_test.plate import Defrost, Plate
+from outer_test.defrost_control import Defrost
+from outer_test.plate import Plate
 from outer_test.visit import DefrostEvent
 
 Fault = Literal[
-    "none", "never-starts", "fan-relay", "no-aux-call", "valve-stuck", "switch-stuck-closed", "low-charge", "late-end", "pressure-trip"
-]
+    "none", "never-starts", "fan-relay", "no-aux-call", "valve-stuck", "valve-coil-dead", "switch-stuck-closed", "sensor-drifted",
+    "sensor-slipped", "low-charge", "late-end", "pressure-trip",
+]  # fmt: skip
 FAULTS: tuple[Fault, ...] = get_args(Fault)
-MOST_S = 1500
+ONLY_WITH: dict[str, str] = {"switch-stuck-closed": "time-temperature", "sensor-drifted": "demand", "sensor-slipped": "demand"}
+MOST_S = 3000
 COIL_START_F = 24.0
+AIR_F = 36.0
 MELT_F = 32.0
 WARMING_F_S, MELT_S = 0.35, 90.0  # °F a second, and seconds that the frost holds the coil at 32 °F [M]
+COIL_MOST_F = 95.0  # the coil gets no warmer than this: the heat runs off [M]
+DRIFT_F = 45.0  # a drifted sensor reads this much too cold [M]
 
 
 @dataclass(slots=True)
@@ -32,7 +38,7 @@ class Coil:
         elif self.coil_f >= MELT_F and self.frost_s > 0:
             self.frost_s -= slow
         else:
-            self.coil_f += WARMING_F_S * slow
+            self.coil_f = min(self.coil_f + WARMING_F_S * slow, COIL_MOST_F)
 
 
 @dataclass(slots=True)
@@ -56,7 +62,8 @@ def simulate_defrost(plate: Plate, fault: Fault = "none") -> tuple[tuple[Defrost
     """One forced defrost of this unit's board with a fault put in: its events, and how long it was watched, s.
 
     plate: defrost control, valve, aux heat. The same state machine that a healthy board runs drives a simple coil and
-    frost model. Raises ValueError for a plate without a defrost control. Source: [M] a model assumption of ours.
+    frost model. Raises ValueError for a plate without a defrost control, and for a fault its control cannot have.
+    Source: [M] a model assumption of ours.
 
     >>> from outer_test.plate import AuxHeat
     >>> events, watched = simulate_defrost(Plate(defrost=Defrost(control="demand"), aux_heat=AuxHeat(kind="electric")))
@@ -65,6 +72,8 @@ def simulate_defrost(plate: Plate, fault: Fault = "none") -> tuple[tuple[Defrost
     """
     if plate.defrost.control is None:
         raise ValueError("this plate names no defrost control")
+    if not can_have(plate.defrost, fault):
+        raise ValueError(f"a {plate.defrost.control} board has no such part to fail")
     events: list[DefrostEvent] = [DefrostEvent(0, "forced")]
     watched = 0.0
     for second, name in _events(plate, fault):
@@ -74,45 +83,76 @@ def simulate_defrost(plate: Plate, fault: Fault = "none") -> tuple[tuple[Defrost
     return tuple(events), watched
 
 
+def can_have(defrost: Defrost, fault: Fault) -> bool:
+    """Whether this unit has the part that the fault is about.
+
+    >>> can_have(Defrost(control="demand"), "switch-stuck-closed")
+    False
+    """
+    return ONLY_WITH.get(fault, defrost.control) == defrost.control
+
+
+def _sensed(fault: Fault, coil_f: float) -> float:
+    """The coil's temperature as the board's sensor tells it, °F."""
+    return {"sensor-drifted": coil_f - DRIFT_F, "sensor-slipped": AIR_F}.get(fault, coil_f)
+
+
+@dataclass(slots=True)
+class _Bench:
+    """The unit on the bench: coil, switch, board, and what it drove a second ago."""
+
+    plate: Plate
+    fault: Fault
+    coil: Coil
+    switch: CoilSwitch
+    board: Board
+    drove: BoardOutput
+    shifted: bool = False
+    closed: bool = True
+
+    def second(self, at: int) -> list[str]:
+        """One second more; the names of what changed."""
+        fault, defrost = self.fault, _limited(self.plate, self.fault)
+        closed = fault == "switch-stuck-closed" or self.switch.follow(self.coil.coil_f)
+        force = at <= 3 and fault != "never-starts"
+        seen = BoardInput(True, _sensed(fault, self.coil.coil_f), AIR_F, closed, "force" if force else "none")
+        self.board = step(self.board, seen, defrost, 1.0)
+        now = output(self.board, seen, defrost, self.plate.valve or "O", self.plate.aux_heat.kind in ("electric", "gas"))
+        shifted = now.shifted and fault not in ("valve-stuck", "valve-coil-dead")
+        self.coil.run(shifted, 0.1 if fault in ("low-charge", "late-end") else 1.0)
+        changes = list(_changes(self.drove, now, self.shifted, shifted, fault))
+        if self.closed and not closed and defrost.control == "time-temperature":
+            changes.insert(0, "switch-open")
+        waits = defrost.fan_first_s and self.board.phase == "closing" and self.board.in_phase_s == 0
+        if waits or (self.drove.shifted and not now.shifted):
+            changes.insert(0, "ended")
+        self.drove, self.shifted, self.closed = now, shifted, closed
+        return changes
+
+
 def _events(plate: Plate, fault: Fault) -> Iterator[tuple[int, str | None]]:
     """Second by second: the names of what changes, and None to say that time went by."""
-    defrost, valve = plate.defrost, plate.valve or "O"
-    aux = plate.aux_heat.kind in ("electric", "gas")
-    coil = Coil()
+    defrost = plate.defrost
+    at_rest = output(Board(), BoardInput(), defrost, plate.valve or "O", plate.aux_heat.kind in ("electric", "gas"))
     switch = CoilSwitch(defrost.closes_f or 30.0, defrost.opens_f or 55.0)
-    slow = 0.1 if fault in ("low-charge", "late-end") else 1.0
-    board, shifted_before, ended_at = Board(), False, None
-    before = output(board, BoardInput(), defrost, valve, aux)
-    closed_before = True
+    bench, ended_at = _Bench(plate, fault, Coil(), switch, Board(), at_rest), None
     for second in range(1, MOST_S):
-        closed = True if fault == "switch-stuck-closed" else switch.follow(coil.coil_f)
-        force = second <= 3 and fault != "never-starts"
-        seen = BoardInput(True, coil.coil_f, 36.0, closed, "force" if force else "none")
-        limited = defrost if fault != "late-end" else _without_limit(plate)
-        board = step(board, seen, limited, 1.0)
-        now = output(board, seen, defrost, valve, aux)
-        shifted = now.shifted and fault != "valve-stuck"
-        coil.run(shifted, slow)
-        changes = list(_changes(before, now, shifted_before, shifted, fault))
-        if closed_before and not closed and defrost.control == "time-temperature":
-            changes.insert(0, "switch-open")
-        if before.shifted and not now.shifted:
-            changes.insert(0, "ended")
-        if defrost.fan_first_s and board.phase == "closing" and board.in_phase_s == 0:
-            changes.insert(0, "ended")
-        for name in dict.fromkeys(changes):
+        for name in dict.fromkeys(bench.second(second)):
             if name == "ended" and ended_at is not None:
                 continue
             ended_at = second if name == "ended" else ended_at
             yield second, name
         if fault == "pressure-trip" and second == 40:
             yield second, "contactor-open"
-        before, shifted_before, closed_before = now, shifted, closed
         yield second, None
         if ended_at is not None and second > ended_at + 90:
             return
         if fault == "never-starts" and second > 120:
             return
+
+
+def _limited(plate: Plate, fault: Fault) -> Defrost:
+    return _without_limit(plate) if fault == "late-end" else plate.defrost
 
 
 def _without_limit(plate: Plate) -> Defrost:

@@ -180,6 +180,20 @@ class DefrostEvent(Record):
 
 
 @dataclass(frozen=True, slots=True)
+class BoardWire(Record):
+    """A wire of the old defrost board: its terminal, its colour, where it comes from, and its terminal on the new board."""
+
+    terminal: str
+    colour: str = ""
+    goes_to: str = ""
+    new_terminal: str = ""
+
+    def __post_init__(self) -> None:
+        if not self.terminal.strip():
+            raise FieldProblem("terminal", "say which terminal the wire is on")
+
+
+@dataclass(frozen=True, slots=True)
 class Visit(Record):
     """Everything `assess` looks at. Each part may be absent."""
 
@@ -201,10 +215,15 @@ class Visit(Record):
     seen: dict[str, str | Seen] = field(default_factory=dict)
     lifted: tuple[Lifted, ...] = ()
     defrost_run: tuple[DefrostEvent, ...] = ()
+    defrost_forced_at: datetime | None = None
+    board_wires: tuple[BoardWire, ...] = ()
     defrost_watched_s: float | None = quantity("s", 0, 1e5, doc="how long the defrost was watched; to the last event where absent")
 
     def __post_init__(self) -> None:
         Record.__post_init__(self)
+        _aware("defrost_forced_at", self.defrost_forced_at)
+        if len({wire.terminal for wire in self.board_wires}) != len(self.board_wires):
+            raise FieldProblem("board_wires", "names one terminal twice")
         for name, seen in self.seen.items():
             check_seen(name, seen if isinstance(seen, str) else seen.value)
         for index, reading in enumerate(self.readings):

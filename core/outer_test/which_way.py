@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from outer_test.plate import Defrost
+from outer_test.defrost_control import Defrost
 
 Way = Literal["time-pins", "jumper-switch", "force-pins", "switch-and-test", "unknown"]
 WARM_AIR_F = 65

@@ -8,6 +8,7 @@ from outer_test.decision import decide, why_unsure
 from outer_test.finding import Finding, judged
 from outer_test.house import DEFAULT, HouseRules
 from outer_test.meter import Measured
+from outer_test.temperature import celsius
 from outer_test.value import exact, say
 from outer_test.verdict import Verdict
 
@@ -15,15 +16,6 @@ Conductor = Literal["copper", "aluminium"]
 CONSTANT_C = {"copper": Decimal("234.5"), "aluminium": Decimal(225)}
 REFERENCE_C = Decimal(25)
 ALLOWED = Decimal("0.05")
-
-
-def celsius(fahrenheit: Decimal) -> Decimal:
-    """°C from °F.
-
-    >>> celsius(Decimal(77))
-    Decimal('25')
-    """
-    return (fahrenheit - 32) * 5 / 9
 
 
 def at_25c(ohm: Measured, shell_f: float, conductor: Conductor = "copper") -> Measured:

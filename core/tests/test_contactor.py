@@ -207,5 +207,10 @@ class SecondContactor(unittest.TestCase):
         kept = {item.point: item.value for item in parse_line("2nd coil 11.8 2nd drop1 .02 at 12.4 faces2 pitted").items}
         self.assertEqual(
             kept,
-            {"contactor2.coil.ohm": "11.8", "contactor2.pole1.drop_v": "0.02", "contactor2.pole1.a": "12.4", "look.contactor2.faces": "pitted"},
+            {
+                "contactor2.coil.ohm": "11.8",
+                "contactor2.pole1.drop_v": "0.02",
+                "contactor2.pole1.a": "12.4",
+                "look.contactor2.faces": "pitted",
+            },
         )

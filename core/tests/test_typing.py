@@ -122,7 +122,9 @@ class Line(unittest.TestCase):
         said = {point for named in SAYINGS.values() for point in named} | {
             point for words in AT_STATION.values() for point in words.values()
         }
-        unsaid = {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)} - said - {"start.result"}
+        unsaid = (
+            {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)} - said - {"start.result"}
+        )
         self.assertEqual(unsaid, set())
 
     def test_the_words_technicians_use(self) -> None:
