@@ -10,6 +10,7 @@ from outer_test.house import HouseRules
 from outer_test.verdict import Verdict
 from outer_test.visit import BoardWire, Lifted, PowerState, Visit
 
+BOARD_WIRE = "Board wire"
 WireState = Literal["mapped", "off", "moved", "retired", "left"]
 StepState = Literal["done", "next", "later", "record"]
 
@@ -52,7 +53,7 @@ def line_of(wire: BoardWire) -> str:
     >>> line_of(BoardWire("Y", "yellow", "thermostat"))
     'Board wire Y (yellow)'
     """
-    return f"Board wire {wire.terminal}" + (f" ({wire.colour})" if wire.colour else "")
+    return f"{BOARD_WIRE} {wire.terminal}" + (f" ({wire.colour})" if wire.colour else "")
 
 
 def wires_now(visit: Visit) -> tuple[WireShown, ...]:

@@ -12,12 +12,14 @@ class Company(models.Model):
     """One contractor: its house rules, its meters, and the capacitors its vans carry, in the core's own shapes.
 
     `meters` is by name: `accuracy` by unit, `due` the day its calibration is due, `retired` when it is not offered any more.
+    `boards` are the company's own board profiles by name, beside the generic ones that ship.
     """
 
     name = models.CharField(max_length=120)
     rules = models.JSONField(default=dict, blank=True)
     meters = models.JSONField(default=dict, blank=True)
     van_stock = models.JSONField(default=list, blank=True)
+    boards = models.JSONField(default=dict, blank=True)
 
     def __str__(self) -> str:
         return self.name

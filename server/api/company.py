@@ -6,10 +6,12 @@ from uuid import UUID
 
 from ninja import Body, Router
 
+from accounts.boards import BoardProfile, board_profiles, drop_board, keep_board
 from accounts.company_rules import rules_versions, set_rules
 from accounts.instruments import Instrument, instruments, set_instruments
 from api.problems import Problem, Refused
 from api.signed_in import Asking
+from outer_test.defrost_control import Defrost
 from outer_test.house import HouseRules
 from outer_test.school_examples import ChoiceExample, school_examples
 
@@ -62,6 +64,22 @@ class NewMeters:
     meters: tuple[Instrument, ...]
 
 
+@dataclass(frozen=True, slots=True)
+class BoardsShown:
+    """The board profiles a unit can carry."""
+
+    boards: tuple[BoardProfile, ...]
+    may_change: bool
+
+
+@dataclass(frozen=True, slots=True)
+class NewBoard:
+    """A board profile to keep under this name."""
+
+    name: str
+    defrost: Defrost
+
+
 def _need_lead(request: Asking) -> None:
     if request.auth.role != "lead":
         raise Refused(403, "Only a lead changes this.")
@@ -100,3 +118,25 @@ def change_meters(request: Asking, body: Body[NewMeters]) -> MetersShown:
     _need_lead(request)
     set_instruments(request.auth.company, body.meters)
     return meters(request)
+
+
+@router.get("/boards", response={200: BoardsShown, 401: Problem})
+def boards(request: Asking) -> BoardsShown:
+    """The board profiles: those that ship, and the company's own."""
+    return BoardsShown(board_profiles(request.auth.company), request.auth.role == "lead")
+
+
+@router.put("/boards", response={200: BoardsShown, **REFUSALS})
+def change_board(request: Asking, body: Body[NewBoard]) -> BoardsShown:
+    """Add a board profile, or change the one of this name."""
+    _need_lead(request)
+    keep_board(request.auth.company, body.name, body.defrost)
+    return boards(request)
+
+
+@router.delete("/boards/{name}", response={200: BoardsShown, **REFUSALS})
+def remove_board(request: Asking, name: str) -> BoardsShown:
+    """Take one of the company's own profiles off the list. Units that carry it keep it."""
+    _need_lead(request)
+    drop_board(request.auth.company, name)
+    return boards(request)

@@ -12,11 +12,12 @@ from api.answer import answer
 from api.problems import Refused
 from api.signed_in import Asking
 from api.visits import REFUSALS, aware
-from outer_test.visit import Conditions
+from outer_test.visit import BoardWire, Conditions, DefrostEvent
 from visits.shapes import Round
 from visits.show import show_round
+from visits.write_board import WireLine, map_wire
 from visits.write_conditions import write_conditions
-from visits.write_defrost import Stamp, simulate, stamp, undo_stamp
+from visits.write_defrost import Stamp, simulate, simulated_run, stamp, undo_stamp
 
 router = Router(tags=["defrost"])
 
@@ -46,6 +47,26 @@ class Simulated:
     fault: str = "none"
 
 
+@dataclass(frozen=True, slots=True)
+class NewWire:
+    """A wire of the old board, with the client's UUID."""
+
+    id: UUID
+    terminal: str
+    colour: str = ""
+    goes_to: str = ""
+    new_terminal: str = ""
+    gone: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Rehearsal:
+    """A simulated run: its events in s after it was forced, and how long it was watched, s."""
+
+    events: tuple[DefrostEvent, ...]
+    watched_s: float
+
+
 @router.post("/{visit_id}/defrost/stamps", response={200: Round, **REFUSALS})
 def keep_stamp(request: Asking, visit_id: UUID, body: Body[NewStamp]) -> HttpResponse:
     """Stamp an event; `forced` begins a new run, `stopped` says that nobody watches any more."""
@@ -64,9 +85,28 @@ def keep_conditions(request: Asking, visit_id: UUID, body: Body[Conditions]) -> 
     return answer(Round, show_round(write_conditions(request.auth, visit_id, body)))
 
 
+@router.post("/{visit_id}/defrost/wires", response={200: Round, **REFUSALS})
+def map_board_wire(request: Asking, visit_id: UUID, body: Body[NewWire]) -> HttpResponse:
+    """Write a line of the wire map of a board that is swapped; the same terminal again corrects it."""
+    wire = BoardWire(body.terminal, body.colour, body.goes_to, body.new_terminal)
+    return answer(Round, show_round(map_wire(request.auth, visit_id, WireLine(body.id, wire, body.gone))))
+
+
 @router.post("/{visit_id}/defrost/simulated", response={200: Round, **REFUSALS})
 def simulated(request: Asking, visit_id: UUID, body: Body[Simulated]) -> HttpResponse:
     """Let the simulated board run and stamp a whole defrost. Only where the demo is: a real visit records real runs."""
+    _need_demo()
+    return answer(Round, show_round(simulate(request.auth, visit_id, body.id, body.fault)))
+
+
+@router.get("/{visit_id}/defrost/simulated", response={200: Rehearsal, **REFUSALS})
+def rehearsed(request: Asking, visit_id: UUID, fault: str = "none") -> Rehearsal:
+    """What the simulated board would do on this unit, second by second, for a page to stamp at its own speed."""
+    _need_demo()
+    events, watched = simulated_run(request.auth.company, visit_id, fault)
+    return Rehearsal(events, watched)
+
+
+def _need_demo() -> None:
     if not settings.DEMO:
         raise Refused(403, "The simulated board is for practice on the demo.")
-    return answer(Round, show_round(simulate(request.auth, visit_id, body.id, body.fault)))

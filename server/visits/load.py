@@ -11,7 +11,7 @@ from accounts.models import Company, Member
 from files.visit_file import visit_from
 from outer_test import visit as core
 from outer_test.points import POINTS
-from visits.models import DefrostStamp, Entry, LiftedLine, PowerClaim, Visit
+from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedLine, PowerClaim, Visit
 
 
 class NoSuchVisit(LookupError):
@@ -31,6 +31,7 @@ class Loaded:
     power: Sequence[PowerClaim]
     lifted: Sequence[LiftedLine]
     stamps: Sequence[DefrostStamp]
+    wires: Sequence[BoardWireLine]
     visit: core.Visit
     names: dict[int, str]
 
@@ -61,9 +62,12 @@ def load_visit(company: Company, row: Visit) -> Loaded:
     entries = list(Entry.objects.of(company).filter(visit=row).order_by("id"))
     power = list(PowerClaim.objects.of(company).filter(visit=row).order_by("at", "id"))
     lifted = list(LiftedLine.objects.of(company).filter(visit=row).select_related("ending").order_by("id"))
-    stamps = list(DefrostStamp.objects.of(company).filter(visit=row).order_by("id")) if row.unit.plate.get("defrost") else []
-    visit = _core_visit(company, row, entries, power, lifted, stamps)
-    return Loaded(row, entries, power, lifted, stamps, visit, member_names(company))
+    board = bool(row.unit.plate.get("defrost"))
+    stamps = list(DefrostStamp.objects.of(company).filter(visit=row).order_by("id")) if board else []
+    # A board is swapped once in years: a visit without a map is not asked for one at every key.
+    wires = list(BoardWireLine.objects.of(company).filter(visit=row).order_by("id")) if board and row.has_board_wires else []
+    visit = _core_visit(company, row, entries, power, lifted, stamps, wires)
+    return Loaded(row, entries, power, lifted, stamps, wires, visit, member_names(company))
 
 
 def loaded_with(before: Loaded, entries: Sequence[Entry] = (), lifted: Sequence[LiftedLine] = ()) -> Loaded:
@@ -96,6 +100,7 @@ def _core_visit(
     power: Sequence[PowerClaim],
     lifted: Sequence[LiftedLine],
     stamps: Sequence[DefrostStamp],
+    wires: Sequence[BoardWireLine],
 ) -> core.Visit:
     kept: dict[str, Any] = row.frozen or as_it_stands(company, row)
     measured = [entry for entry in entries if POINTS[entry.point].kind == "number"]
@@ -113,6 +118,8 @@ def _core_visit(
             "seen": _seen(entries),
             "lifted": [_lifted(line) for line in lifted],
             "defrost_run": [core.DefrostEvent(one.s, one.event) for one in standing if one.event != STOPPED],  # type: ignore[arg-type]
+            "defrost_forced_at": next((one.at for one in standing if one.event == "forced"), None),
+            "board_wires": [core.BoardWire(one.terminal, one.colour, one.goes_to, one.new_terminal) for one in _standing_wires(wires)],
             "defrost_watched_s": max((one.s for one in standing if one.event == STOPPED), default=None),
         }
     )
@@ -129,6 +136,12 @@ def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:
     latest = stamps[-1].run
     kept = [one for one in stamps if one.run == latest and one.undoes is None and one.uuid not in gone]
     return sorted(kept, key=lambda one: one.s)
+
+
+def _standing_wires(wires: Sequence[BoardWireLine]) -> list[BoardWireLine]:
+    """The map as it stands: the latest line of each terminal, in the order the terminals were first written."""
+    latest = {one.terminal: one for one in wires}
+    return [one for one in latest.values() if not one.gone]
 
 
 def as_it_stands(company: Company, row: Visit) -> dict[str, Any]:

@@ -30,6 +30,7 @@ class Visit(CompanyRow):
     finish_reason = models.CharField(max_length=300, blank=True)
     frozen = models.JSONField(null=True)
     baseline = models.JSONField(default=list)
+    has_board_wires = models.BooleanField(default=False)
     return_of = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
 
     class Meta:
@@ -99,6 +100,20 @@ class DefrostStamp(Written):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="defrost_stamp_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class BoardWireLine(Written):
+    """A line of the wire map of an old defrost board; the latest of a terminal stands. `gone` takes a wrong line off the map."""
+
+    terminal = models.CharField(max_length=20)
+    colour = models.CharField(max_length=20, blank=True)
+    goes_to = models.CharField(max_length=80, blank=True)
+    new_terminal = models.CharField(max_length=20, blank=True)
+    gone = models.BooleanField(default=False)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="board_wire_once")]
         indexes = [models.Index(fields=["visit", "id"])]
 
 

@@ -5,6 +5,7 @@ from datetime import datetime
 from uuid import UUID
 
 from outer_test.assess import Assessment
+from outer_test.board_swap import SwapGuide
 from outer_test.circuit_state import Cabinet
 from outer_test.defrost_run import Expected
 from outer_test.frost import FrostOutlook
@@ -78,6 +79,7 @@ class DefrostShown:
     stamps: tuple[StampShown, ...]
     limit_s: float
     stopped: bool
+    swap: SwapGuide
 
 
 @dataclass(frozen=True, slots=True)

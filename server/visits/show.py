@@ -8,6 +8,7 @@ from django.utils import timezone
 from accounts.models import Company
 from fleet.models import PlateRevision
 from outer_test.assess import Assessment, assess
+from outer_test.board_swap import swap_guide
 from outer_test.circuit_state import cabinet
 from outer_test.defrost_run import expected_events
 from outer_test.frost import FrostOutlook, will_it_frost
@@ -37,7 +38,7 @@ def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
         cabinet=cabinet(visit, judged.findings),
-        defrost=_defrost(loaded),
+        defrost=_defrost(loaded, judged),
         conditions=visit.conditions,
         finished_at=row.finished_at,
         finished_by="" if row.finished_by_id is None else loaded.names.get(row.finished_by_id, ""),
@@ -71,7 +72,7 @@ def show_visit(company: Company, loaded: Loaded) -> VisitShown:
     )
 
 
-def _defrost(loaded: Loaded) -> DefrostShown | None:
+def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
     visit, defrost = loaded.visit, loaded.visit.plate.defrost
     if defrost.control is None:
         return None
@@ -86,6 +87,7 @@ def _defrost(loaded: Loaded) -> DefrostShown | None:
         ),
         limit_s=(defrost.limit_min or 10) * 60,
         stopped=any(one.event == STOPPED for one in stamps),
+        swap=swap_guide(visit, judged.power.state),
     )
 
 

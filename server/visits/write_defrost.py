@@ -2,17 +2,17 @@
 
 from dataclasses import dataclass
 from datetime import datetime
-from typing import get_args
 from uuid import UUID, uuid5
 
 from django.db import transaction
 from django.utils import timezone
 
-from accounts.models import Member
+from accounts.models import Company, Member
 from outer_test.plan_defrost import RUN_EVENTS
 from outer_test.quantity import FieldProblem
-from outer_test.simulate import Fault, simulate_defrost
-from visits.load import STOPPED, Loaded, load_visit, open_for_writing, standing_stamps
+from outer_test.simulate import FAULTS, simulate_defrost
+from outer_test.visit import DefrostEvent
+from visits.load import STOPPED, Loaded, find_visit, load_visit, open_for_writing, standing_stamps
 from visits.models import DefrostStamp, Visit
 
 MOST_S = 4 * 3600
@@ -66,22 +66,31 @@ def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) ->
 
 def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded:
     """Let the simulated board stamp a whole defrost, with a fault put in. Raises NoSuchVisit, Finished, FieldProblem."""
-    if fault not in get_args(Fault):
-        raise FieldProblem("fault", f"is one of {', '.join(get_args(Fault))}")
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
         if any(one.run == run_id for one in loaded.stamps):
             return loaded
-        try:
-            events, watched = simulate_defrost(loaded.visit.plate, fault)  # type: ignore[arg-type]
-        except ValueError as problem:
-            raise FieldProblem("fault", str(problem)) from None
+        events, watched = _run(loaded, fault)
         now = timezone.now()
         for place, one in enumerate(events):
             _write(member, row, uuid5(run_id, str(place)), run_id, one.event, one.s, now)
         _write(member, row, uuid5(run_id, STOPPED), run_id, STOPPED, watched, now)
         return load_visit(member.company, row)
+
+
+def simulated_run(company: Company, visit_id: UUID, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:
+    """What the simulated board would do on this visit's unit; nothing is written. Raises NoSuchVisit, FieldProblem."""
+    return _run(load_visit(company, find_visit(company, visit_id)), fault)
+
+
+def _run(loaded: Loaded, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:
+    if fault not in FAULTS:
+        raise FieldProblem("fault", f"is one of {', '.join(FAULTS)}")
+    try:
+        return simulate_defrost(loaded.visit.plate, fault)
+    except ValueError as problem:
+        raise FieldProblem("fault", str(problem)) from None
 
 
 def _write(

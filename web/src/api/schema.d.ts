@@ -292,7 +292,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/simulated": {
+    "/api/visits/{visit_id}/defrost/wires": {
         parameters: {
             query?: never;
             header?: never;
@@ -300,6 +300,30 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        put?: never;
+        /**
+         * Map Board Wire
+         * @description Write a line of the wire map of a board that is swapped; the same terminal again corrects it.
+         */
+        post: operations["api_defrost_map_board_wire"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{visit_id}/defrost/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rehearsed
+         * @description What the simulated board would do on this unit, second by second, for a page to stamp at its own speed.
+         */
+        get: operations["api_defrost_rehearsed"];
         put?: never;
         /**
          * Simulated
@@ -394,6 +418,90 @@ export interface paths {
          */
         put: operations["api_company_change_meters"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/company/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Boards
+         * @description The board profiles: those that ship, and the company's own.
+         */
+        get: operations["api_company_boards"];
+        /**
+         * Change Board
+         * @description Add a board profile, or change the one of this name.
+         */
+        put: operations["api_company_change_board"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/company/boards/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Board
+         * @description Take one of the company's own profiles off the list. Units that carry it keep it.
+         */
+        delete: operations["api_company_remove_board"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice/switch-mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mark
+         * @description The two ways to read a coil switch's mark, the plausible one first. A person confirms which.
+         */
+        get: operations["api_advice_mark"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice/interval": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Interval
+         * @description How often to defrost, by the house's school, and what each pin costs in a day of frost and over the season.
+         */
+        post: operations["api_advice_interval"];
         delete?: never;
         options?: never;
         head?: never;
@@ -599,6 +707,29 @@ export interface components {
             tolerance_pct?: number | null;
         };
         /**
+         * BoardWire
+         * @description A wire of the old defrost board: its terminal, its colour, where it comes from, and its terminal on the new board.
+         */
+        BoardWire: {
+            /** Terminal */
+            terminal: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Goes To
+             * @default
+             */
+            goes_to: string;
+            /**
+             * New Terminal
+             * @default
+             */
+            new_terminal: string;
+        };
+        /**
          * Cabinet
          * @description What the drawing of a unit is made from: parts and wires with their state, inner links, and the probe spots.
          */
@@ -606,7 +737,7 @@ export interface components {
             /** Parts */
             parts: components["schemas"]["PartShown"][];
             /** Wires */
-            wires: components["schemas"]["WireShown"][];
+            wires: components["schemas"]["outer_test__circuit_state__WireShown"][];
             /** Links */
             links: components["schemas"]["Link"][];
             /** Probes */
@@ -649,6 +780,24 @@ export interface components {
             outdoor_rh?: number | null;
         };
         /**
+         * ConfigLink
+         * @description A link, jumper or small switch that sets the board up. `cut` is how it stands here; None where nobody looked.
+         *
+         *     `when_cut`: what cutting it does to the contactor in a defrost; `recorded-only` for one that says compressor or fin kind.
+         */
+        ConfigLink: {
+            /** Name */
+            name: string;
+            /** Cut */
+            cut?: boolean | null;
+            /**
+             * When Cut
+             * @default recorded-only
+             * @enum {string}
+             */
+            when_cut: "shift-delay" | "no-shift-delay" | "recorded-only";
+        };
+        /**
          * Contactor
          * @description The contactor the plate asks for.
          */
@@ -662,11 +811,16 @@ export interface components {
         };
         /**
          * Defrost
-         * @description How this unit's defrost is controlled.
+         * @description How this unit's defrost is controlled. All of a board's profile, so that a visit's file carries it whole.
          */
         Defrost: {
             /** Control */
             control?: ("time-temperature" | "demand") | null;
+            /**
+             * Profile
+             * @default
+             */
+            profile: string;
             /** Minutes */
             minutes?: number | null;
             /** Closes F */
@@ -699,6 +853,45 @@ export interface components {
              * @default 5
              */
             tolerance_s: number;
+            /**
+             * Speed Up
+             * @default 256
+             */
+            speed_up: number;
+            /**
+             * Anti Short Cycle S
+             * @default 300
+             */
+            anti_short_cycle_s: number;
+            /** Lockout After */
+            lockout_after?: number | null;
+            /**
+             * Switch In Air
+             * @default false
+             */
+            switch_in_air: boolean;
+            /** Pressure Switch */
+            pressure_switch?: boolean | null;
+            /**
+             * Links
+             * @default []
+             */
+            links: components["schemas"]["ConfigLink"][];
+            /**
+             * Terminals
+             * @default []
+             */
+            terminals: string[];
+            /**
+             * Lights
+             * @default []
+             */
+            lights: components["schemas"]["Light"][];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Sensor R25 Ohm */
             sensor_r25_ohm?: number | null;
             /** Sensor B K */
@@ -726,6 +919,7 @@ export interface components {
             limit_s: number;
             /** Stopped */
             stopped: boolean;
+            swap: components["schemas"]["SwapGuide"];
         };
         /**
          * Element
@@ -830,7 +1024,7 @@ export interface components {
          *
          *     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
          *     `school` the house rule it was judged by, `accuses` the part that this rule blames
-         *     (only where the rule says so), `mark` the handbook's mark behind the source.
+         *     (only where the rule says so), `causes` everything listed that explains what was seen, `mark` the handbook's mark behind the source.
          */
         Finding: {
             /** Point */
@@ -911,6 +1105,11 @@ export interface components {
              * @default
              */
             accuses: string;
+            /**
+             * Causes
+             * @default []
+             */
+            causes: string[];
         };
         /**
          * FittedCapacitor
@@ -986,6 +1185,30 @@ export interface components {
             why: string;
             /** Ended At */
             ended_at: string | null;
+        };
+        /**
+         * Light
+         * @description One line of a board's legend: colour and count of flashes (0 is lit and steady), what it means, whether it is a fault.
+         */
+        Light: {
+            /** Flashes */
+            flashes: number;
+            /**
+             * Meaning
+             * @default
+             */
+            meaning: string;
+            /**
+             * Colour
+             * @default red
+             * @enum {string}
+             */
+            colour: "red" | "amber" | "green" | "blue" | "white";
+            /**
+             * Fault
+             * @default true
+             */
+            fault: boolean;
         };
         /**
          * Link
@@ -1137,6 +1360,7 @@ export interface components {
             /**
              * @default {
              *       "control": null,
+             *       "profile": "",
              *       "minutes": null,
              *       "closes_f": null,
              *       "opens_f": null,
@@ -1146,6 +1370,15 @@ export interface components {
              *       "hold_jumper": "lift",
              *       "fan_first_s": 0,
              *       "tolerance_s": 5,
+             *       "speed_up": 256,
+             *       "anti_short_cycle_s": 300,
+             *       "lockout_after": null,
+             *       "switch_in_air": false,
+             *       "pressure_switch": null,
+             *       "links": [],
+             *       "terminals": [],
+             *       "lights": [],
+             *       "notes": "",
              *       "sensor_r25_ohm": null,
              *       "sensor_b_k": null,
              *       "sensor_table": [],
@@ -1435,6 +1668,52 @@ export interface components {
              * @default
              */
             caught: string;
+            /**
+             * Counts
+             * @default false
+             */
+            counts: boolean;
+        };
+        /**
+         * SwapGuide
+         * @description The guide: its steps, and the wires. `may_lift` is false while a wire is off: one at a time.
+         */
+        SwapGuide: {
+            /** Steps */
+            steps: components["schemas"]["SwapStep"][];
+            /** Wires */
+            wires: components["schemas"]["outer_test__board_swap__WireShown"][];
+            /** May Lift */
+            may_lift: boolean;
+            /** Settings */
+            settings: string[];
+            /** Kit */
+            kit: string;
+        };
+        /**
+         * SwapStep
+         * @description A step of the swap. `point` is the thing seen that ticks it; empty where the visit tells by itself.
+         */
+        SwapStep: {
+            /** What */
+            what: string;
+            /** How */
+            how: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "next" | "later" | "record";
+            /**
+             * Point
+             * @default
+             */
+            point: string;
+            /**
+             * Caution
+             * @default
+             */
+            caution: string;
         };
         /**
          * VisitShown
@@ -1529,9 +1808,28 @@ export interface components {
         };
         /**
          * WireShown
+         * @description A wire of the map and where it is now; `new_terminal` on the new board, `why` where it is retired or left.
+         */
+        outer_test__board_swap__WireShown: {
+            wire: components["schemas"]["BoardWire"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "mapped" | "off" | "moved" | "retired" | "left";
+            /** Line */
+            line: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * WireShown
          * @description A wire and how it stands.
          */
-        WireShown: {
+        outer_test__circuit_state__WireShown: {
             wire: components["schemas"]["Wire"];
             /**
              * State
@@ -1742,6 +2040,39 @@ export interface components {
             stamp: string;
         };
         /**
+         * NewWire
+         * @description A wire of the old board, with the client's UUID.
+         */
+        NewWire: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Terminal */
+            terminal: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Goes To
+             * @default
+             */
+            goes_to: string;
+            /**
+             * New Terminal
+             * @default
+             */
+            new_terminal: string;
+            /**
+             * Gone
+             * @default false
+             */
+            gone: boolean;
+        };
+        /**
          * Simulated
          * @description A whole defrost for the simulated board to stamp; the UUID is the run's.
          */
@@ -1756,6 +2087,30 @@ export interface components {
              * @default none
              */
             fault: string;
+        };
+        /**
+         * DefrostEvent
+         * @description One event of a watched defrost, `s` seconds after it was forced.
+         */
+        DefrostEvent: {
+            /** S */
+            s: number;
+            /**
+             * Event
+             * @default forced
+             * @enum {string}
+             */
+            event: "forced" | "contactor-open" | "contactor-close" | "valve-shift" | "fan-off" | "aux-on" | "outdoor-line-warm" | "switch-open" | "ended" | "fan-on" | "valve-back" | "aux-off";
+        };
+        /**
+         * Rehearsal
+         * @description A simulated run: its events in s after it was forced, and how long it was watched, s.
+         */
+        Rehearsal: {
+            /** Events */
+            events: components["schemas"]["DefrostEvent"][];
+            /** Watched S */
+            watched_s: number;
         };
         /**
          * PlateRead
@@ -2026,6 +2381,165 @@ export interface components {
         NewMeters: {
             /** Meters */
             meters: components["schemas"]["Instrument"][];
+        };
+        /**
+         * BoardProfile
+         * @description A board by its name. `shipped` where it came with the app and the company has not changed it.
+         */
+        BoardProfile: {
+            /** Name */
+            name: string;
+            defrost: components["schemas"]["Defrost"];
+            /**
+             * Shipped
+             * @default false
+             */
+            shipped: boolean;
+        };
+        /**
+         * BoardsShown
+         * @description The board profiles a unit can carry.
+         */
+        BoardsShown: {
+            /** Boards */
+            boards: components["schemas"]["BoardProfile"][];
+            /** May Change */
+            may_change: boolean;
+        };
+        /**
+         * NewBoard
+         * @description A board profile to keep under this name.
+         */
+        NewBoard: {
+            /** Name */
+            name: string;
+            defrost: components["schemas"]["Defrost"];
+        };
+        /**
+         * MarkReading
+         * @description One way to read a mark: closes at and opens at, °F; `plausible` where both lie where coil switches lie.
+         */
+        MarkReading: {
+            /** Closes F */
+            closes_f: number;
+            /** Opens F */
+            opens_f: number;
+            /** Plausible */
+            plausible: boolean;
+        };
+        /**
+         * IntervalAdvice
+         * @description Minutes to set, and why.
+         */
+        IntervalAdvice: {
+            /** Minutes */
+            minutes: number | null;
+            /** Why */
+            why: string;
+        };
+        /**
+         * IntervalAnswer
+         * @description The advice by the house's school, each pin's cost, and the demand credit where it was asked for.
+         */
+        IntervalAnswer: {
+            advice: components["schemas"]["IntervalAdvice"];
+            /** School */
+            school: string;
+            /** Frosting Hours */
+            frosting_hours: number;
+            /** Costs */
+            costs: components["schemas"]["IntervalCost"][];
+            /** Credit */
+            credit: number | null;
+        };
+        /**
+         * IntervalCost
+         * @description What one interval costs: defrosts, kWh and money, in a day of frost and over the season.
+         */
+        IntervalCost: {
+            /** Minutes */
+            minutes: number;
+            /** Defrosts A Day */
+            defrosts_a_day: number;
+            /** Kwh A Day */
+            kwh_a_day: number;
+            /** Cost A Day */
+            cost_a_day: number;
+            /** Defrosts A Season */
+            defrosts_a_season: number;
+            /** Kwh A Season */
+            kwh_a_season: number;
+            /** Cost A Season */
+            cost_a_season: number;
+        };
+        /**
+         * BinHours
+         * @description Hours of a season that the outdoor air spends near one temperature.
+         */
+        BinHours: {
+            /** Outdoor F */
+            outdoor_f: number;
+            /** Hours */
+            hours: number;
+        };
+        /**
+         * DefrostUse
+         * @description What a season's defrosts are counted from: weather in bins, the share of an hour the compressor runs, one defrost's
+         *     length, aux heat and the price of electricity.
+         */
+        DefrostUse: {
+            /**
+             * Bins
+             * @default []
+             */
+            bins: components["schemas"]["BinHours"][];
+            /**
+             * Run Share
+             * @default 1
+             */
+            run_share: number;
+            /**
+             * Minutes Each
+             * @default 6
+             */
+            minutes_each: number;
+            /**
+             * Aux Kw
+             * @default 0
+             */
+            aux_kw: number;
+            /**
+             * Price Kwh
+             * @default 0
+             */
+            price_kwh: number;
+        };
+        /**
+         * IntervalQuestion
+         * @description What is known of a unit's season. `set_minutes` is how its pin stands now; `hours_most` is a demand board's own.
+         */
+        IntervalQuestion: {
+            /**
+             * Climate
+             * @enum {string}
+             */
+            climate: "frost-rare" | "all-electric" | "long-damp-cold";
+            /** Set Minutes */
+            set_minutes?: number | null;
+            /**
+             * @default {
+             *       "bins": [],
+             *       "run_share": 1,
+             *       "minutes_each": 6,
+             *       "aux_kw": 0,
+             *       "price_kwh": 0
+             *     }
+             */
+            use: components["schemas"]["DefrostUse"];
+            /** Hours Between */
+            hours_between?: number | null;
+            /** Hours Most */
+            hours_most?: number | null;
         };
     };
     responses: never;
@@ -3048,6 +3562,164 @@ export interface operations {
             };
         };
     };
+    api_defrost_map_board_wire: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWire"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_defrost_rehearsed: {
+        parameters: {
+            query?: {
+                fault?: string;
+            };
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rehearsal"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_defrost_simulated: {
         parameters: {
             query?: never;
@@ -3394,6 +4066,235 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_boards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardsShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_change_board: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBoard"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardsShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_remove_board: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardsShown"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_advice_mark: {
+        parameters: {
+            query: {
+                mark: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkReading"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_advice_interval: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IntervalQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntervalAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,6 +1,6 @@
 /** The dark bar at the top of every screen: the name, what this screen is about, and the person's own switches. */
 import { Box, Flex, Link } from "@chakra-ui/react";
-import { Gauge, LogOut, Moon, Scale, Sun } from "lucide-react";
+import { CircuitBoard, Gauge, LogOut, Moon, Scale, Sun } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 
@@ -64,6 +64,9 @@ export function Bar({ children }: { children?: ReactNode }) {
           </BarLink>
           <BarLink to="/meters" label="Meters">
             <Gauge size={20} aria-hidden />
+          </BarLink>
+          <BarLink to="/boards" label="Defrost boards">
+            <CircuitBoard size={20} aria-hidden />
           </BarLink>
           <BarButton label={`Temperatures in ${scale}; change`} onClick={turnScale}>
             <span>{scale}</span>

@@ -9,10 +9,13 @@ export function FindingLines({
   label,
   findings,
   sources = false,
+  causes = false,
 }: {
   label: string;
   findings: Finding[];
   sources?: boolean;
+  /** Say everything that explains what was seen, where that is more than one thing. */
+  causes?: boolean;
 }) {
   if (findings.length === 0) return null;
   return (
@@ -34,6 +37,11 @@ export function FindingLines({
               {capital(markWord(finding.verdict))}
             </Text>{" "}
             {finding.why} <b>{finding.next}</b>{" "}
+            {causes && (finding.causes ?? []).length > 1 && (
+              <Text as="span" color="faint">
+                Could be: {(finding.causes ?? []).join(", ")}.{" "}
+              </Text>
+            )}
             {sources && (
               <Text as="span" fontSize="sm" color="faint">
                 {finding.rule}; {finding.source}

@@ -81,6 +81,23 @@ export const TextInput = chakra("input", {
   },
 });
 
+/** Several lines of text. */
+export const TextArea = chakra("textarea", {
+  base: {
+    px: "3",
+    py: "2",
+    w: "100%",
+    bg: "panel",
+    color: "ink",
+    fontFamily: "mono",
+    borderWidth: "1px",
+    borderColor: "edge",
+    _invalid: { borderColor: "brick", borderWidth: "2px" },
+    _disabled: { opacity: 0.6 },
+    _placeholder: { color: "faint" },
+  },
+});
+
 /** A choice from a list. */
 export const Choice = chakra("select", {
   base: {

@@ -2,12 +2,14 @@
 import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
-import { api, ApiProblem, data, type Round, type VisitShown } from "../../api/client";
+import type { Round, VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
-import { storeRound, useSession } from "../../api/queries";
-import { Button, Choice, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
+import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
+import { Simulated } from "./Simulated";
+import { SwapGuide } from "./SwapGuide";
 
 type Defrost = NonNullable<Round["defrost"]>;
 
@@ -28,18 +30,6 @@ const MORE: [string, string][] = [
   ["outdoor-line-warm", "Outdoor line warms"],
 ];
 
-const FAULTS = [
-  "none",
-  "never-starts",
-  "fan-relay",
-  "no-aux-call",
-  "valve-stuck",
-  "switch-stuck-closed",
-  "low-charge",
-  "late-end",
-  "pressure-trip",
-];
-
 export function DefrostBench({ visit }: { visit: VisitShown }) {
   const { defrost } = visit.round;
   if (defrost == null) return null;
@@ -54,9 +44,12 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       <Lanes defrost={defrost} />
       <FindingLines
         label="What this run says"
-        findings={visit.round.assessment.findings.filter(({ rule }) => rule === "sequence")}
+        findings={visit.round.assessment.findings.filter(({ point }) => point.startsWith("defrost.run."))}
+        causes
       />
-      {!finished && <Simulated visit={visit} />}
+      {!finished && <Simulated visit={visit} control={visit.round.plate.defrost?.control ?? ""} />}
+      <SwapGuide visit={visit} disabled={finished} />
+      <IntervalCost visit={visit} />
     </Box>
   );
 }
@@ -185,41 +178,3 @@ function Clock({ since, limit }: { since: string; limit: number }) {
 
 const minutes = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
-
-/** The stand-in for a real board: it stamps through the same door a person does. */
-function Simulated({ visit }: { visit: VisitShown }) {
-  const demo = useSession().data?.demo;
-  const [fault, setFault] = useState("none");
-  const [problem, setProblem] = useState("");
-  const run = async () => {
-    try {
-      const round = await data(
-        api.POST("/api/visits/{visit_id}/defrost/simulated", {
-          params: { path: { visit_id: visit.id } },
-          body: { id: crypto.randomUUID(), fault },
-        }),
-      );
-      storeRound(visit.id, round);
-      setProblem("");
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
-    }
-  };
-  if (demo == null) return null;
-  return (
-    <Flex gap="3" wrap="wrap" align="end" borderTopWidth="1px" borderColor="rule" pt="3">
-      <label>
-        <Text fontSize="sm">Simulated board, for practice on the demo; fault put in</Text>
-        <Choice w="14rem" value={fault} onChange={(event) => setFault(event.target.value)}>
-          {FAULTS.map((name) => (
-            <option key={name} value={name}>
-              {name.replaceAll("-", " ")}
-            </option>
-          ))}
-        </Choice>
-      </label>
-      <Button onClick={() => void run()}>Run it</Button>
-      {problem && <FieldProblem id="simulated-problem">{problem}</FieldProblem>}
-    </Flex>
-  );
-}

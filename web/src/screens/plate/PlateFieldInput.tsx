@@ -2,7 +2,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useWatch, type UseFormReturn } from "react-hook-form";
 
-import { Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
 import type { PlateField } from "./plateFields";
 import { key, type PlateTyped } from "./plateForm";
 
@@ -19,7 +19,11 @@ export function PlateFieldInput({ field, form, problem }: Props) {
   const id = `plate-${field.name}`;
   const marks = { id, "aria-invalid": problem !== undefined, "aria-describedby": `${id}-problem` };
   return (
-    <Flex direction="column" justify="flex-end">
+    <Flex
+      direction="column"
+      justify={field.lines ? "flex-start" : "flex-end"}
+      gridColumn={field.wide ? { sm: "span 2" } : undefined}
+    >
       <Flex justify="space-between" align="baseline">
         <label htmlFor={id}>{field.label}</label>
         <Flex
@@ -44,6 +48,14 @@ export function PlateFieldInput({ field, form, problem }: Props) {
             </option>
           ))}
         </Choice>
+      ) : field.lines ? (
+        <TextArea
+          {...marks}
+          rows={4}
+          placeholder={field.lines.hint}
+          maxLength={4000}
+          {...form.register(name)}
+        />
       ) : (
         <Flex align="center" gap="2">
           <TextInput
@@ -52,7 +64,7 @@ export function PlateFieldInput({ field, form, problem }: Props) {
             inputMode={field.numeric ? "decimal" : "text"}
             autoComplete="off"
             placeholder={unreadable ? "unreadable" : ""}
-            maxLength={40}
+            maxLength={field.wide ? 400 : 40}
             {...form.register(name)}
           />
           {field.unit && (

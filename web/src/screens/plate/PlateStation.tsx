@@ -10,11 +10,12 @@ import { queries, storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
+import { BoardChoice } from "./BoardChoice";
 import { ContactorAndHeaters } from "./ContactorAndHeaters";
 import { DaysConditions } from "./Conditions";
 import { FittedParts } from "./FittedParts";
 import { PlateFieldInput } from "./PlateFieldInput";
-import { PLATE_GROUPS } from "./plateFields";
+import { DEFROST_FIELDS, PLATE_GROUPS } from "./plateFields";
 import { plateFrom, typedFrom, type PlateTyped } from "./plateForm";
 
 const Fields = chakra("fieldset");
@@ -100,6 +101,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
             <Heading as="h2" fontSize="md" mb="2">
               {group.title}
             </Heading>
+            {group.fields === DEFROST_FIELDS && <BoardChoice form={form} />}
             <SimpleGrid columns={{ base: 1, sm: 2, xl: 3 }} columnGap="5" rowGap="3">
               {group.fields.map((field) => (
                 <PlateFieldInput key={field.name} field={field} form={form} problem={errorAt(field.name)} />

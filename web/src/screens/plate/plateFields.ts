@@ -1,4 +1,5 @@
 /** The plate's fields as the form shows them: what they are called, their unit, their choices. */
+import { LIGHT_LINES, LINK_LINES, SENSOR_LINES, type Lines } from "./boardLines";
 
 export interface PlateField {
   name: string;
@@ -7,6 +8,10 @@ export interface PlateField {
   choices?: [string, string][];
   numeric?: boolean;
   list?: boolean;
+  /** Several things, one a line: how a line is written, and read. */
+  lines?: Lines;
+  /** Wider than one column. */
+  wide?: boolean;
 }
 
 const amps = (name: string, label: string): PlateField => ({ name, label, unit: "A", numeric: true });
@@ -24,6 +29,48 @@ const choice = (name: string, label: string, choices: [string, string][], numeri
 });
 const same = (...words: (string | number)[]): [string, string][] =>
   words.map((word) => [String(word), String(word)]);
+
+const yesNo = (name: string, label: string) =>
+  choice(name, label, [
+    ["true", "yes"],
+    ["false", "no"],
+  ]);
+
+/** A defrost board's own settings: part of a unit's plate, and all of a board profile. */
+export const DEFROST_FIELDS: PlateField[] = [
+  choice("defrost.control", "Defrost control", [
+    ["time-temperature", "time and temperature"],
+    ["demand", "demand"],
+  ]),
+  number("defrost.minutes", "Defrost interval", "min"),
+  number("defrost.limit_min", "Defrost limit", "min"),
+  number("defrost.closes_f", "Coil switch closes", "°F"),
+  number("defrost.opens_f", "Coil switch opens", "°F"),
+  yesNo("defrost.switch_in_air", "Coil switch in the air stream, by design"),
+  yesNo("defrost.shift_delay", "Shift delay"),
+  choice("defrost.start", "Forced by", [
+    ["pins", "time or force pins"],
+    ["switch-and-test", "switch jumper and test"],
+  ]),
+  choice("defrost.hold_jumper", "Jumper, once it starts", [
+    ["lift", "lift it"],
+    ["leave", "leave it"],
+  ]),
+  number("defrost.fan_first_s", "Fan on before the valve", "s"),
+  number("defrost.tolerance_s", "Tolerance of its events ±", "s"),
+  number("defrost.speed_up", "Test pins speed its clock", "times"),
+  number("defrost.anti_short_cycle_s", "Restart hold", "s"),
+  number("defrost.lockout_after", "Gives up after", "time-outs"),
+  yesNo("defrost.pressure_switch", "Pressure switch at the board"),
+  number("defrost.sensor_r25_ohm", "Sensor at 77 °F", "Ω"),
+  number("defrost.sensor_b_k", "Sensor B", "K"),
+  number("defrost.sensor_pull_ohm", "Board’s sensor resistor", "Ω"),
+  { name: "defrost.terminals", label: "Terminals", list: true, wide: true },
+  { name: "defrost.sensor_table", label: "Sensor table: °F and Ω", lines: SENSOR_LINES },
+  { name: "defrost.lights", label: "Lights: colour, flashes, meaning", lines: LIGHT_LINES, wide: true },
+  { name: "defrost.links", label: "Links: name, how it stands", lines: LINK_LINES },
+  { name: "defrost.notes", label: "Notes the expected run respects", wide: true },
+];
 
 export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
   {
@@ -89,30 +136,6 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
         ["O", "cooling (O)"],
         ["B", "heating (B)"],
       ]),
-      choice("defrost.control", "Defrost control", [
-        ["time-temperature", "time and temperature"],
-        ["demand", "demand"],
-      ]),
-      number("defrost.minutes", "Defrost interval", "min"),
-      number("defrost.closes_f", "Coil switch closes", "°F"),
-      number("defrost.opens_f", "Coil switch opens", "°F"),
-      number("defrost.limit_min", "Defrost limit", "min"),
-      choice("defrost.shift_delay", "Shift delay", [
-        ["true", "yes"],
-        ["false", "no"],
-      ]),
-      choice("defrost.start", "Forced by", [
-        ["pins", "time or force pins"],
-        ["switch-and-test", "switch jumper and test"],
-      ]),
-      choice("defrost.hold_jumper", "Jumper, once it starts", [
-        ["lift", "lift it"],
-        ["leave", "leave it"],
-      ]),
-      number("defrost.fan_first_s", "Fan on before the valve", "s"),
-      number("defrost.sensor_r25_ohm", "Sensor at 77 °F", "Ω"),
-      number("defrost.sensor_b_k", "Sensor B", "K"),
-      number("defrost.sensor_pull_ohm", "Board’s sensor resistor", "Ω"),
       choice("aux_heat.kind", "Aux heat", same("electric", "gas", "none")),
       amps("aux_heat.protection_a", "Aux heat fuse or breaker"),
       { name: "refrigerant", label: "Refrigerant" },
@@ -120,6 +143,10 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
       number("made_week", "Week made", ""),
     ],
   },
+  { title: "Defrost board", fields: DEFROST_FIELDS },
 ];
 
-export const PLATE_FIELDS = PLATE_GROUPS.flatMap((group) => group.fields);
+export const PLATE_FIELDS = [
+  ...PLATE_GROUPS.flatMap((group) => group.fields),
+  { name: "defrost.profile", label: "Board profile" },
+];

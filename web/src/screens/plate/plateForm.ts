@@ -1,6 +1,6 @@
 /** Between the plate as the server keeps it and the plate as it is typed. Every typed field is a text. */
 import type { Schemas } from "../../api/client";
-import { PLATE_FIELDS, type PlateField } from "./plateFields";
+import { DEFROST_FIELDS, PLATE_FIELDS, type PlateField } from "./plateFields";
 
 type Plate = Schemas["Plate"];
 type Fitted = Schemas["FittedCapacitor"];
@@ -39,6 +39,22 @@ export interface PlateTyped {
   why: string;
 }
 
+/** A board profile's settings from typed fields, on their own. */
+export function defrostFrom(fields: Record<string, string>): Schemas["Defrost"] {
+  const plate: Record<string, unknown> = {};
+  for (const field of DEFROST_FIELDS) {
+    const text = fields[key(field.name)] ?? "";
+    if (text.trim() !== "") put(plate, field.name, valueOf(field, text));
+  }
+  return (plate.defrost ?? {}) as Schemas["Defrost"];
+}
+
+/** A board profile's settings as typed fields. */
+export const typedDefrost = (defrost: Plate["defrost"] | undefined): Record<string, string> =>
+  Object.fromEntries(
+    DEFROST_FIELDS.map((field) => [key(field.name), textOf(field, at({ defrost }, field.name))]),
+  );
+
 export const key = (name: string) => name.replaceAll(".", "|");
 const FITTED_NUMBERS = ["uf", "fan_uf", "vac", "tolerance_pct"] as const;
 
@@ -48,6 +64,12 @@ function at(value: unknown, name: string): unknown {
     .reduce<unknown>((part, word) => (part as Record<string, unknown> | null)?.[word], value);
 }
 
+/** A field's value as it is typed. */
+export function textOf(field: PlateField, value: unknown): string {
+  if (field.lines) return ((value ?? []) as Record<string, unknown>[]).map(field.lines.write).join("\n");
+  return Array.isArray(value) ? value.join(" / ") : value == null ? "" : String(value);
+}
+
 export function typedFrom(
   plate: Plate,
   fitted: Fitted[],
@@ -55,9 +77,9 @@ export function typedFrom(
 ): PlateTyped {
   const fields: Record<string, string> = {};
   const unreadable: Record<string, boolean> = {};
-  for (const { name } of PLATE_FIELDS) {
-    const value = at(plate, name);
-    fields[key(name)] = Array.isArray(value) ? value.join(" / ") : value == null ? "" : String(value);
+  for (const field of PLATE_FIELDS) {
+    const { name } = field;
+    fields[key(name)] = textOf(field, at(plate, name));
     unreadable[key(name)] = plate.unreadable?.includes(name) ?? false;
   }
   const text = (value: number | null | undefined) => (value == null ? "" : String(value));
@@ -96,6 +118,12 @@ function numeric(text: string): number | string {
 }
 
 function valueOf(field: PlateField, text: string): unknown {
+  if (field.lines)
+    return text
+      .split("\n")
+      .map((line) => line.trim())
+      .filter(Boolean)
+      .map(field.lines.read);
   if (field.list)
     return text
       .split(/[/\s]+/)
@@ -113,7 +141,11 @@ export function plateFrom(
   const plate = structuredClone(before) as Record<string, unknown>;
   for (const field of PLATE_FIELDS) {
     const text = typed.fields[key(field.name)] ?? "";
-    put(plate, field.name, text.trim() === "" ? (field.list ? [] : undefined) : valueOf(field, text));
+    put(
+      plate,
+      field.name,
+      text.trim() === "" ? (field.list || field.lines ? [] : undefined) : valueOf(field, text),
+    );
   }
   for (const part of ["run_capacitor", "start_capacitor", "blower_capacitor"]) {
     const asked = plate[part] as Record<string, unknown> | null | undefined;

@@ -126,9 +126,23 @@ function NumberEntry(props: Props) {
           </Text>
         )}
       </Flex>
+      {step.counts && <Flashes count={shown} set={setTyped} />}
       {tags.fields}
       {state.refusal && <FieldProblem id="reading-problem">{state.refusal.errors[0]?.message}</FieldProblem>}
     </form>
+  );
+}
+
+/** Flashes counted with a thumb while the eyes stay on the light. */
+function Flashes({ count, set }: { count: string; set: (text: string) => void }) {
+  const now = Number(count) || 0;
+  return (
+    <Flex gap="2" mt="2" wrap="wrap">
+      <Button minH="60px" minW="12rem" onClick={() => set(String(now + 1))}>
+        Tap at each flash
+      </Button>
+      <Button onClick={() => set("")}>Count again</Button>
+    </Flex>
   );
 }
 

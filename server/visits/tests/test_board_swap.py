@@ -1,0 +1,80 @@
+"""A board's wire map on a visit: kept, corrected, one wire off at a time, and exported with the visit."""
+
+from uuid import UUID
+
+from django.test import TestCase
+
+from testing.fixtures import Fixture, finding, fresh
+from visits.load import find_visit, load_visit
+from visits.models import BoardWireLine
+
+PLATE = {"defrost": {"control": "time-temperature", "minutes": 60, "closes_f": 30, "opens_f": 55}, "aux_heat": {"kind": "electric"}}
+
+
+class Swap(TestCase):
+    def setUp(self) -> None:
+        self.mine = Fixture("Swap", PLATE)
+        self.caller = self.mine.client()
+        self.path = f"/visits/{self.mine.visit.id}"
+
+    def wire(self, terminal: str, status: int = 200, **more: object) -> dict[str, object]:
+        got = self.caller.send("POST", f"{self.path}/defrost/wires", {"id": fresh(), "terminal": terminal} | more)
+        self.assertEqual(got.status_code, status, got.content)
+        told: dict[str, object] = got.json()
+        return told
+
+    def lift(self, what: str, status: int = 200) -> str:
+        line = fresh()
+        got = self.caller.send("POST", f"{self.path}/lifted", {"id": line, "what": what})
+        self.assertEqual(got.status_code, status, got.content)
+        return line
+
+    def end(self, line: str, how: str = "back", why: str = "") -> dict[str, object]:
+        told: dict[str, object] = self.caller.send("POST", f"{self.path}/lifted/{line}/end", {"id": fresh(), "how": how, "why": why}).json()
+        return told
+
+    def test_a_whole_swap(self) -> None:
+        self.wire("Y", colour="yellow", goes_to="thermostat")
+        shown = self.wire("O", colour="orange")
+        self.assertEqual([one["state"] for one in shown["defrost"]["swap"]["wires"]], ["mapped", "mapped"])  # type: ignore[index]
+        first = self.lift("Board wire Y (yellow)")
+        refused = self.caller.send("POST", f"{self.path}/lifted", {"id": fresh(), "what": "Board wire O (orange)"})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("one wire at a time", refused.json()["errors"][0]["message"])
+        self.end(first)
+        told = self.end(self.lift("Board wire O (orange)"), "retired", "the new board takes no O")
+        self.assertEqual([one["state"] for one in told["defrost"]["swap"]["wires"]], ["moved", "retired"])  # type: ignore[index]
+        self.assertEqual(finding(told, "swap.proved")["verdict"], "watch")
+        ran = self.caller.send("POST", f"{self.path}/defrost/simulated", {"id": fresh(), "fault": "none"})
+        self.assertIn(ran.status_code, (200, 403))
+        for event in ("forced", "valve-shift", "ended"):
+            told = self.caller.send("POST", f"{self.path}/defrost/stamps", {"id": fresh(), "event": event}).json()
+        self.assertEqual(finding(told, "swap.proved")["verdict"], "good")
+
+    def test_a_line_is_corrected_until_its_wire_is_off(self) -> None:
+        self.wire("Y", colour="blue")
+        shown = self.wire("Y", colour="yellow")
+        self.assertEqual([one["wire"]["colour"] for one in shown["defrost"]["swap"]["wires"]], ["yellow"])  # type: ignore[index]
+        self.lift("Board wire Y (yellow)")
+        self.wire("Y", 422, colour="white")
+        self.wire("Y", 422, colour="yellow", gone=True)
+        self.wire("Y", colour="yellow", new_terminal="Y1")
+        self.wire("X", 422, gone=True)
+        self.assertEqual(BoardWireLine.objects.of(self.mine.company).count(), 3)
+
+    def test_bad_lines_are_refused_at_their_field(self) -> None:
+        for wrong, field in (
+            ({"terminal": " "}, "terminal"),
+            ({"terminal": "Y" * 21}, "terminal"),
+            ({"terminal": "Y", "colour": "x" * 21}, "colour"),
+        ):
+            got = self.caller.send("POST", f"{self.path}/defrost/wires", {"id": fresh()} | wrong)
+            self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field), got.content)
+
+    def test_sent_twice_is_one_line_and_the_map_is_in_the_visit(self) -> None:
+        body = {"id": fresh(), "terminal": "W", "colour": "white"}
+        for _ in range(2):
+            self.assertEqual(self.caller.send("POST", f"{self.path}/defrost/wires", body).status_code, 200)
+        row = find_visit(self.mine.company, UUID(str(self.mine.visit.id)))
+        self.assertEqual([one.terminal for one in load_visit(self.mine.company, row).visit.board_wires], ["W"])
+        self.assertEqual(self.caller.send("GET", f"{self.path}/file").json()["board_wires"], [{"terminal": "W", "colour": "white"}])

@@ -1,0 +1,191 @@
+/** Board profiles: how each kind of defrost board behaves, entered once and chosen on a plate. Leads change them. */
+import { Box, chakra, Flex, Grid, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+
+import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
+import { queries, useBoards } from "../../api/queries";
+import { Bar } from "../../shell/Bar";
+import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { DEFROST_FIELDS, type PlateField } from "../plate/plateFields";
+import { defrostFrom, key, typedDefrost } from "../plate/plateForm";
+
+type Profile = Schemas["BoardProfile"];
+interface Typed {
+  name: string;
+  fields: Record<string, string>;
+}
+
+const Fields = chakra("fieldset");
+
+export default function BoardsScreen() {
+  const boards = useBoards();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const profiles = boards.data?.boards ?? [];
+  const open = chosen === "" ? undefined : (profiles.find((one) => one.name === chosen) ?? profiles[0]);
+  return (
+    <>
+      <Bar>
+        <Text color="onBarFaint">Boards</Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "8" }} maxW="76rem">
+        <Heading as="h1" fontSize="2xl" mb="1">
+          Defrost boards
+        </Heading>
+        <Text color="faint" mb="5" maxW="48rem">
+          A profile says what a board should do and when, what its lights mean, and how its links stand. It is
+          chosen on a unit’s plate and copied there; a unit keeps its copy until its plate is read again.
+        </Text>
+        {boards.isPending && <Text>Opening …</Text>}
+        {boards.isError && <Text color="brick">{boards.error.message}</Text>}
+        {boards.data && (
+          <Grid templateColumns={{ base: "1fr", lg: "16rem minmax(0, 1fr)" }} gap="6" alignItems="start">
+            <Box as="nav" aria-label="Board profiles">
+              {profiles.map((one) => (
+                <Button
+                  key={one.name}
+                  w="100%"
+                  mb="1"
+                  textAlign="left"
+                  aria-current={one === open ? "true" : undefined}
+                  borderLeftWidth="5px"
+                  borderLeftColor={one === open ? "copper" : "edge"}
+                  onClick={() => setChosen(one.name)}
+                >
+                  {one.name}
+                  <Text as="span" display="block" fontSize="sm" color="faint" fontWeight="400">
+                    {one.shipped ? "generic" : "your own"}
+                  </Text>
+                </Button>
+              ))}
+              {boards.data.may_change && (
+                <Button w="100%" onClick={() => setChosen("")}>
+                  Add a board
+                </Button>
+              )}
+            </Box>
+            <Editor
+              key={open?.name ?? ""}
+              profile={open}
+              mayChange={boards.data.may_change}
+              choose={setChosen}
+            />
+          </Grid>
+        )}
+      </Box>
+    </>
+  );
+}
+
+function Editor(props: {
+  profile: Profile | undefined;
+  mayChange: boolean;
+  choose: (name: string | null) => void;
+}) {
+  const { profile, mayChange, choose } = props;
+  const typed = { name: profile?.name ?? "", fields: typedDefrost(profile?.defrost) };
+  const form = useForm<Typed>({ defaultValues: typed });
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const attempt = async (ask: () => Promise<Schemas["BoardsShown"]>, then: () => void) => {
+    try {
+      queries.setQueryData(["boards"], await ask());
+      setErrors([]);
+      then();
+    } catch (error) {
+      const lost = [{ field: "", message: "The server does not answer. Nothing was changed yet." }];
+      setErrors(error instanceof ApiProblem ? error.errors : lost);
+    }
+  };
+  const keep = ({ name, fields }: Typed) =>
+    attempt(
+      () => data(api.PUT("/api/company/boards", { body: { name, defrost: defrostFrom(fields) } })),
+      () => choose(name.trim()),
+    );
+  const drop = (name: string) =>
+    attempt(
+      () => data(api.DELETE("/api/company/boards/{name}", { params: { path: { name } } })),
+      () => choose(null),
+    );
+  const at = (name: string) =>
+    errors.find(({ field }) => field.split(".").includes(name.replace("defrost.", "")))?.message;
+  const placed = errors.filter(({ field }) =>
+    ["name", ...DEFROST_FIELDS.map((one) => one.name.replace("defrost.", ""))].some((name) =>
+      field.split(".").includes(name),
+    ),
+  );
+  return (
+    <form onSubmit={(event) => void form.handleSubmit(keep)(event)}>
+      <Fields disabled={!mayChange} minW="0">
+        {!mayChange && <Text mb="4">Only a lead changes these.</Text>}
+        <Box as="label" display="block" maxW="24rem" mb="4">
+          <Text>Name of the profile</Text>
+          <TextInput maxLength={60} aria-invalid={at("name") !== undefined} {...form.register("name")} />
+          {at("name") && <FieldProblem id="board-name">{at("name")}</FieldProblem>}
+        </Box>
+        <SimpleGrid columns={{ base: 1, sm: 2, xl: 3 }} columnGap="5" rowGap="3">
+          {DEFROST_FIELDS.map((field) => (
+            <Setting key={field.name} field={field} problem={at(field.name)}>
+              {form.register(`fields.${key(field.name)}`)}
+            </Setting>
+          ))}
+        </SimpleGrid>
+        {mayChange && (
+          <Flex gap="3" wrap="wrap" align="center" mt="5">
+            <Button type="submit" look="next">
+              Keep this board
+            </Button>
+            {profile && !profile.shipped && (
+              <Button onClick={() => void drop(profile.name)}>Take it off the list</Button>
+            )}
+            {errors.length > 0 && (
+              <FieldProblem id="board-problem">
+                {placed.length > 0 ? "Not kept: see the marked fields." : errors[0]?.message}
+              </FieldProblem>
+            )}
+          </Flex>
+        )}
+      </Fields>
+    </form>
+  );
+}
+
+function Setting(props: {
+  field: PlateField;
+  problem: string | undefined;
+  children: ReturnType<ReturnType<typeof useForm<Typed>>["register"]>;
+}) {
+  const { field, problem, children: registered } = props;
+  const marks = { "aria-invalid": problem !== undefined, ...registered };
+  return (
+    <Box as="label" gridColumn={field.wide ? { sm: "span 2" } : undefined}>
+      <Text>
+        {field.label}
+        {field.unit && (
+          <Text as="span" color="faint">
+            , {field.unit}
+          </Text>
+        )}
+      </Text>
+      {field.choices ? (
+        <Choice {...marks}>
+          <option value="">not entered</option>
+          {field.choices.map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </Choice>
+      ) : field.lines ? (
+        <TextArea {...marks} rows={5} placeholder={field.lines.hint} maxLength={4000} />
+      ) : (
+        <TextInput
+          {...marks}
+          className="num"
+          inputMode={field.numeric ? "decimal" : "text"}
+          maxLength={field.wide ? 400 : 40}
+        />
+      )}
+      {problem && <FieldProblem id={`board-${field.name}`}>{problem}</FieldProblem>}
+    </Box>
+  );
+}

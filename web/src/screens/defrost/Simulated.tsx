@@ -1,0 +1,121 @@
+/** The stand-in for a real board: it stamps through the same door a person does, at the speed one can follow. */
+import { Flex, Text } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+
+import { api, ApiProblem, data, type VisitShown } from "../../api/client";
+import { send } from "../../api/outbox";
+import { storeRound, useSession } from "../../api/queries";
+import { Button, Choice, FieldProblem } from "../../shell/controls";
+
+/** Each fault, and the one kind of control that can have it; empty where both can. */
+const FAULTS: [string, string][] = [
+  ["none", ""],
+  ["never-starts", ""],
+  ["fan-relay", ""],
+  ["no-aux-call", ""],
+  ["valve-stuck", ""],
+  ["valve-coil-dead", ""],
+  ["switch-stuck-closed", "time-temperature"],
+  ["sensor-drifted", "demand"],
+  ["sensor-slipped", "demand"],
+  ["low-charge", ""],
+  ["late-end", ""],
+  ["pressure-trip", ""],
+];
+const SPEEDS: [number, string][] = [
+  [0, "all at once"],
+  [60, "60 times as fast"],
+  [10, "10 times as fast"],
+  [1, "as it would be"],
+];
+
+export function Simulated({ visit, control }: { visit: VisitShown; control: string }) {
+  const demo = useSession().data?.demo;
+  const [fault, setFault] = useState("none");
+  const [speed, setSpeed] = useState(0);
+  const [playing, setPlaying] = useState(false);
+  const [problem, setProblem] = useState("");
+  const waiting = useRef<number[]>([]);
+  const stop = () => {
+    waiting.current.forEach((one) => window.clearTimeout(one));
+    waiting.current = [];
+    setPlaying(false);
+  };
+  useEffect(() => () => waiting.current.forEach((one) => window.clearTimeout(one)), []);
+
+  const path = { visit_id: visit.id };
+  const atOnce = async () =>
+    storeRound(
+      visit.id,
+      await data(
+        api.POST("/api/visits/{visit_id}/defrost/simulated", {
+          params: { path },
+          body: { id: crypto.randomUUID(), fault },
+        }),
+      ),
+    );
+  const play = async () => {
+    const run = await data(
+      api.GET("/api/visits/{visit_id}/defrost/simulated", { params: { path, query: { fault } } }),
+    );
+    const begun = Date.now();
+    const stamp = (event: string, seconds: number) =>
+      send({
+        kind: "stamp",
+        visit: visit.id,
+        // Its own time, not the page's: a run played fast lasts as long on record as a real one.
+        body: { id: crypto.randomUUID(), event, at: new Date(begun + seconds * 1000).toISOString() },
+      });
+    setPlaying(true);
+    const last = run.watched_s;
+    for (const { event = "forced", s } of run.events)
+      waiting.current.push(window.setTimeout(() => stamp(event, s), (s * 1000) / speed));
+    waiting.current.push(
+      window.setTimeout(
+        () => {
+          stamp("stopped", last);
+          stop();
+        },
+        (last * 1000) / speed,
+      ),
+    );
+  };
+  const run = async () => {
+    stop();
+    setProblem("");
+    try {
+      await (speed === 0 ? atOnce() : play());
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+
+  if (demo == null) return null;
+  return (
+    <Flex gap="3" wrap="wrap" align="end" borderTopWidth="1px" borderColor="rule" pt="3">
+      <label>
+        <Text fontSize="sm">Simulated board, for practice on the demo; fault put in</Text>
+        <Choice w="14rem" value={fault} onChange={(event) => setFault(event.target.value)}>
+          {FAULTS.filter(([, only]) => only === "" || only === control).map(([name]) => (
+            <option key={name} value={name}>
+              {name.replaceAll("-", " ")}
+            </option>
+          ))}
+        </Choice>
+      </label>
+      <label>
+        <Text fontSize="sm">Its speed</Text>
+        <Choice w="11rem" value={speed} onChange={(event) => setSpeed(Number(event.target.value))}>
+          {SPEEDS.map(([times, words]) => (
+            <option key={times} value={times}>
+              {words}
+            </option>
+          ))}
+        </Choice>
+      </label>
+      <Button onClick={() => void run()}>Run it</Button>
+      {playing && <Button onClick={stop}>Stop it</Button>}
+      {problem && <FieldProblem id="simulated-problem">{problem}</FieldProblem>}
+    </Flex>
+  );
+}
