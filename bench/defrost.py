@@ -1,4 +1,4 @@
-"""Fault put in against what is told, and how fast the board model runs. Run: ./test bench.defrost"""
+"""Fault put in against fault named, and how fast the board model runs. Run: ./test bench.defrost"""
 
 import random
 import time
@@ -8,40 +8,55 @@ from dataclasses import replace
 
 from outer_test.assess import assess
 from outer_test.board import Board, BoardInput, step
-from outer_test.plate import AuxHeat, Defrost, Plate
-from outer_test.simulate import FAULTS, simulate_defrost
-from outer_test.visit import Reading, Visit
+from outer_test.board_profiles import SHIPPED
+from outer_test.defrost_control import Defrost
+from outer_test.plate import AuxHeat, Plate
+from outer_test.simulate import FAULTS, Fault, can_have, simulate_defrost
+from outer_test.simulate_tests import next_readings
+from outer_test.visit import DefrostEvent, Reading, Visit
 
-RUNS = 60
-DEFROST = Defrost(control="time-temperature", minutes=60, closes_f=30, opens_f=55, limit_min=10)
-PLATE = Plate(defrost=DEFROST, aux_heat=AuxHeat(kind="electric"), valve="O")
+RUNS = 40
+TIMED = SHIPPED["timed, plain"]
+
+
+def watched_run(defrost: Defrost, fault: Fault, chance: random.Random, next_tests: bool) -> Visit:
+    """One forced defrost, each stamp up to 2 s off and one missing; with the tests the findings ask for where wanted."""
+    plate = Plate(defrost=defrost, aux_heat=AuxHeat(kind="electric"), valve="O")
+    events, watched = simulate_defrost(plate, fault)
+    shaken: list[DefrostEvent] = [replace(one, s=max(0.0, one.s + chance.uniform(-2, 2))) if one.s else one for one in events]
+    if len(shaken) > 2:
+        shaken.pop(chance.randrange(1, len(shaken)))
+    switched = defrost.control == "time-temperature"
+    readings = (Reading("control.r_c.v", "26"), *((Reading("defrost.switch.ohm", "closed"),) if switched else ()))
+    seen = {"defrost.call": "yes", "defrost.pins": "right"}
+    if next_tests and fault != "never-starts":
+        found, looked = next_readings(plate, fault)
+        readings, seen = (readings[0], *found), seen | looked
+    return Visit(plate=plate, defrost_run=tuple(shaken), defrost_watched_s=watched, readings=readings, seen=dict(seen))
 
 
 class Confusion(unittest.TestCase):
     """Prints both."""
 
     def test_print_the_table(self) -> None:
-        """Each fault with stamps jittered by ±2 s and one stamp missing: the lanes told bad or watch, and the parts accused."""
-        readings = (Reading("control.r_c.v", "26"), Reading("defrost.switch.ohm", "closed"))
-        seen: dict[str, object] = {"defrost.call": "yes", "defrost.pins": "right"}
-        print()
-        for fault in FAULTS:
-            told: Counter[str] = Counter()
-            chance = random.Random(fault)
-            for _ in range(RUNS):
-                events, watched = simulate_defrost(PLATE, fault)
-                shaken = [replace(one, s=max(0.0, one.s + chance.uniform(-2, 2))) if one.event != "forced" else one for one in events]
-                if len(shaken) > 2:
-                    shaken.pop(chance.randrange(1, len(shaken)))
-                visit = Visit(plate=PLATE, defrost_run=tuple(shaken), defrost_watched_s=watched, readings=readings, seen=seen)  # type: ignore[arg-type]
-                judged = assess(visit)
-                lanes = [
-                    f"{one.point.rsplit('.', 1)[1]} {one.verdict.value}"
-                    for one in judged.findings
-                    if one.rule == "sequence" and one.verdict.value in ("bad", "watch", "unsure")
-                ]
-                told[", ".join([*lanes, *(f"[{one.part}]" for one in judged.accused)]) or "nothing"] += 1
-            print(f"{fault:20} " + "; ".join(f"{count}/{RUNS} {what}" for what, count in told.most_common(3)))
+        """Each fault on each control: the causes named, by stamps alone and after the next tests."""
+        for name in ("timed, plain", "demand, plain"):
+            defrost = SHIPPED[name]
+            for next_tests in (False, True):
+                print(f"\n{name}, {'after the next tests' if next_tests else 'by stamps alone'}, {RUNS} runs each")
+                for fault in FAULTS:
+                    if can_have(defrost, fault):
+                        print(f"  {fault:20} {self.named(defrost, fault, next_tests)}")
+
+    def named(self, defrost: Defrost, fault: Fault, next_tests: bool) -> str:
+        """How often each set of causes was named."""
+        told: Counter[str] = Counter()
+        chance = random.Random(fault)
+        for _ in range(RUNS):
+            judged = assess(watched_run(defrost, fault, chance, next_tests))
+            causes = {cause for one in judged.findings if one.point.startswith("defrost.run.") for cause in one.causes}
+            told[" / ".join(sorted(causes)) or "nothing"] += 1
+        return "; ".join(f"{count}/{RUNS} {what}" for what, count in told.most_common(3))
 
     def test_print_the_speed(self) -> None:
         """A simulated day of one-second steps, as a ratio to as many empty calls."""
@@ -49,10 +64,10 @@ class Confusion(unittest.TestCase):
         begun = time.perf_counter()
         board = Board()
         for _ in range(steps):
-            board = step(board, seen, DEFROST, 1.0)
+            board = step(board, seen, TIMED, 1.0)
         day = time.perf_counter() - begun
         begun = time.perf_counter()
         for _ in range(steps):
-            (lambda *_: None)(board, seen, DEFROST, 1.0)
+            (lambda *_: None)(board, seen, TIMED, 1.0)
         empty = time.perf_counter() - begun
         print(f"\nsimulated days per millisecond: {1 / (day * 1000):.5f}; a step ÷ an empty call = {day / empty:.0f}")

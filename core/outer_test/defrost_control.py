@@ -62,7 +62,9 @@ class Defrost(Record):
     links: tuple[ConfigLink, ...] = ()
     terminals: tuple[str, ...] = ()
     lights: tuple[Light, ...] = ()
-    notes: str = ""  # low-ambient kit, freeze-stat and the like: what the expected run should respect
+    low_ambient_kit: bool = False  # it cycles the outdoor fan by itself
+    freeze_stat: bool = False  # it takes Y away by itself
+    notes: str = ""  # whatever else the person who watches a run should know
     sensor_r25_ohm: float | None = quantity("Ω", 100, 1e6, doc="thermistor at 77 °F")
     sensor_b_k: float | None = quantity("K", 1000, 6000)
     sensor_table: tuple[SensorPoint, ...] = ()

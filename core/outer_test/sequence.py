@@ -61,10 +61,11 @@ def sequence(events: Sequence[DefrostEvent], defrost: Defrost, watch: Watch) -> 
     elif delayed:
         yield _shift_delay(run, defrost)
     elif run.has("contactor-open"):
+        freeze = ("freeze-stat",) if defrost.freeze_stat else ()
         yield _told(
             "contactor", Verdict.WATCH, "The compressor dropped out, and this board has no shift delay: a pressure switch or the overload.",
             "Look at the pressures, and whether the indoor fan runs.",
-            causes=("pressure switch", "compressor overload", "indoor fan stopped"),
+            causes=("pressure switch", "compressor overload", "indoor fan stopped", *freeze),
         )  # fmt: skip
     yield from _end(run, defrost, watch)
 
@@ -167,6 +168,10 @@ def _fan(run: Run, defrost: Defrost, watch: Watch) -> Finding:
                 "Note it; watch the next defrost.",
             )
         return _told("fan", Verdict.GOOD, "The outdoor fan stopped.")
+    if defrost.low_ambient_kit:
+        return unjudged(
+            "defrost.run.fan", "sequence", "A low-ambient kit cycles this fan by itself: its running says nothing of the board."
+        )
     begun = run.at.get("valve-shift", 0.0)
     if not run.over(begun + START_WITHIN_S):
         return unjudged("defrost.run.fan", "sequence", "The fan still runs; give it a moment.")

@@ -12,6 +12,7 @@ from outer_test.assess import assess
 from outer_test.board_profiles import SHIPPED
 from outer_test.defrost_control import ConfigLink, Defrost, has_shift_delay
 from outer_test.plate import AuxHeat
+from outer_test.run_lanes import run_lanes
 from outer_test.simulate import FAULTS, Fault, can_have, simulate_defrost
 from outer_test.simulate_tests import next_readings
 from outer_test.visit import Conditions, DefrostEvent, Lifted, LiftedEnd, Reading, Visit
@@ -148,6 +149,13 @@ class WholeRuns(unittest.TestCase):
         lifted = visit(SWITCHED, events, watched, lifted=(Lifted("Fan wire lifted"),))
         self.assertEqual((lanes(lifted)["fan"], assess(lifted).accused), ("unjudged", ()))
 
+    def test_a_low_ambient_kit_and_a_freeze_stat_explain_as_well(self) -> None:
+        kit = replace(SWITCHED, low_ambient_kit=True, freeze_stat=True)
+        of = visit(kit, *simulated(SWITCHED, "fan-relay"), plate=plate(kit))
+        self.assertEqual((lanes(of)["fan"], assess(of).accused), ("unjudged", ()))
+        tripped = visit(kit, *simulated(SWITCHED, "pressure-trip"), plate=plate(kit))
+        self.assertIn("freeze-stat", causes(tripped))
+
     def test_no_aux_fitted_is_no_fault(self) -> None:
         bare = plate(SWITCHED, aux_heat=AuxHeat(kind="none"))
         events, watched = simulate_defrost(bare)
@@ -202,3 +210,26 @@ class WholeRuns(unittest.TestCase):
         linked = replace(DEMAND, links=(ConfigLink("shift delay", None, "shift-delay"),))
         events, watched = simulate_defrost(plate(replace(DEMAND, shift_delay=True)))
         self.assertEqual(lanes(visit(linked, events, watched))["contactor"], "unjudged")
+
+
+class Lanes(unittest.TestCase):
+    def test_a_healthy_run_lies_in_its_windows(self) -> None:
+        for defrost in BOARDS:
+            events, _ = simulated(defrost)
+            for lane in run_lanes(defrost, True, events):
+                windows = {edge.event: (edge.least, edge.most) for edge in lane.expected}
+                for edge in lane.observed:
+                    if edge.event in windows and not (lane.name == "contactor" and edge.event == "contactor-open"):
+                        least, most = windows[edge.event]
+                        assert least is not None
+                        assert most is not None
+                        self.assertTrue(least <= edge.s <= most, f"{defrost.profile}: {edge} in {least}..{most}")
+
+    def test_lanes_of_what_the_unit_has(self) -> None:
+        def names(defrost: Defrost, aux: bool) -> list[str]:
+            return [lane.name for lane in run_lanes(defrost, aux, ())]
+
+        self.assertEqual(names(SWITCHED, False), ["call", "valve", "outdoor fan", "coil"])
+        self.assertEqual(
+            names(replace(SWITCHED, shift_delay=True), True), ["call", "contactor", "valve", "outdoor fan", "aux call", "coil"]
+        )

@@ -24,7 +24,7 @@ class Screens(BrowserTest):
         return ["/", *stations, f"{visit}/sheet", *self.own_screens()]
 
     def own_screens(self) -> list[str]:
-        return ["/rules", "/meters"]
+        return ["/rules", "/meters", "/boards"]
 
     def test_no_serious_accessibility_problem(self) -> None:
         self.page.goto(self.live_server_url)
@@ -82,3 +82,22 @@ class Weight(BrowserTest):
         size = sum(len(gzip.compress((dist / "assets" / url.rsplit("/", 1)[1]).read_bytes())) for url in set(asked))
         self.assertTrue(asked)
         self.assertLessEqual(size / 1000, FIRST_LOAD_KB)
+
+
+class BoardProfiles(BrowserTest):
+    def test_a_lead_adds_a_board(self) -> None:
+        self.sign_in("marlow")
+        self.page.goto(self.live_server_url + "/boards")
+        self.page.get_by_role("button", name="Add a board").click()
+        self.page.get_by_label("Name of the profile").fill("Hill board")
+        self.page.get_by_role("button", name="Keep this board").click()
+        expect(self.page.get_by_role("alert").first).to_contain_text("control")
+        self.page.get_by_label("Defrost control").select_option("demand")
+        self.page.get_by_label("Lights: colour, flashes, meaning").fill("purple 3 Nothing")
+        self.page.get_by_role("button", name="Keep this board").click()
+        expect(self.page.get_by_role("alert").last).to_contain_text("marked fields")
+        self.page.get_by_label("Lights: colour, flashes, meaning").fill("amber 3 Out of range")
+        self.page.get_by_role("button", name="Keep this board").click()
+        expect(self.page.get_by_role("navigation", name="Board profiles")).to_contain_text("Hill board")
+        self.page.get_by_role("button", name="Take it off the list").click()
+        expect(self.page.get_by_role("navigation", name="Board profiles")).not_to_contain_text("Hill board")

@@ -33,7 +33,9 @@ def read_visit(text: str | bytes) -> Visit:
     return visit
 
 
-_YES_NO_FIELDS = frozenset(("shift_delay", "add_on"))
+_YES_NO_FIELDS = frozenset(
+    ("shift_delay", "add_on", "cut", "fault", "switch_in_air", "pressure_switch", "low_ambient_kit", "freeze_stat")
+)  # fmt: skip
 
 
 def _refuse_stray_booleans(part: Any, place: str) -> None:

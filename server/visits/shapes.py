@@ -7,10 +7,10 @@ from uuid import UUID
 from outer_test.assess import Assessment
 from outer_test.board_swap import SwapGuide
 from outer_test.circuit_state import Cabinet
-from outer_test.defrost_run import Expected
 from outer_test.frost import FrostOutlook
 from outer_test.plan import Station
 from outer_test.plate import Contactor, Plate
+from outer_test.run_lanes import Lane
 from outer_test.verdict import Verdict
 from outer_test.visit import Conditions, FittedCapacitor
 from outer_test.which_way import WhichWay
@@ -75,7 +75,7 @@ class DefrostShown:
 
     way: WhichWay
     outlook: FrostOutlook | None
-    expected: tuple[Expected, ...]
+    lanes: tuple[Lane, ...]
     stamps: tuple[StampShown, ...]
     limit_s: float
     stopped: bool

@@ -10,12 +10,12 @@ from fleet.models import PlateRevision
 from outer_test.assess import Assessment, assess
 from outer_test.board_swap import swap_guide
 from outer_test.circuit_state import cabinet
-from outer_test.defrost_run import expected_events
 from outer_test.frost import FrostOutlook, will_it_frost
 from outer_test.house import SCHOOLS
 from outer_test.inputs import inputs_of
 from outer_test.plan import stations
 from outer_test.points import POINTS
+from outer_test.run_lanes import run_lanes
 from outer_test.switch_state import is_closed
 from outer_test.visit import Visit, standing_readings
 from outer_test.which_way import which_way
@@ -81,7 +81,7 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
         outlook=_outlook(visit),
-        expected=expected_events(defrost, visit.plate.aux_heat.kind in ("electric", "gas")),
+        lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run),
         stamps=tuple(
             StampShown(one.uuid, one.event, one.s, one.at, loaded.names.get(one.member_id, "")) for one in stamps if one.event != STOPPED
         ),

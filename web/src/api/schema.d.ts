@@ -888,6 +888,16 @@ export interface components {
              */
             lights: components["schemas"]["Light"][];
             /**
+             * Low Ambient Kit
+             * @default false
+             */
+            low_ambient_kit: boolean;
+            /**
+             * Freeze Stat
+             * @default false
+             */
+            freeze_stat: boolean;
+            /**
              * Notes
              * @default
              */
@@ -911,8 +921,8 @@ export interface components {
         DefrostShown: {
             way: components["schemas"]["WhichWay"];
             outlook: components["schemas"]["FrostOutlook"] | null;
-            /** Expected */
-            expected: components["schemas"]["Expected"][];
+            /** Lanes */
+            lanes: components["schemas"]["Lane"][];
             /** Stamps */
             stamps: components["schemas"]["StampShown"][];
             /** Limit S */
@@ -920,6 +930,22 @@ export interface components {
             /** Stopped */
             stopped: boolean;
             swap: components["schemas"]["SwapGuide"];
+        };
+        /**
+         * Edge
+         * @description A change in a lane: when, in s after it was forced, and to which level. Where expected, `least` to `most` is its window.
+         */
+        Edge: {
+            /** Event */
+            event: string;
+            /** S */
+            s: number;
+            /** Up */
+            up: boolean;
+            /** Least */
+            least?: number | null;
+            /** Most */
+            most?: number | null;
         };
         /**
          * Element
@@ -973,20 +999,6 @@ export interface components {
             supersedes: string | null;
             /** Meter */
             meter: string;
-        };
-        /**
-         * Expected
-         * @description When an event should come, in s after the event `after`; `least` to `most`.
-         */
-        Expected: {
-            /** Event */
-            event: string;
-            /** After */
-            after: string;
-            /** Least */
-            least: number;
-            /** Most */
-            most: number;
         };
         /**
          * Fan
@@ -1159,6 +1171,28 @@ export interface components {
             frosts: boolean;
             /** Why */
             why: string;
+        };
+        /**
+         * Lane
+         * @description One lane: what its low and high level are called, where it starts, and its edges as expected and as seen.
+         *
+         *     `findings` are the points of the findings that judge it.
+         */
+        Lane: {
+            /** Name */
+            name: string;
+            /** Low */
+            low: string;
+            /** High */
+            high: string;
+            /** Starts High */
+            starts_high: boolean;
+            /** Expected */
+            expected: components["schemas"]["Edge"][];
+            /** Observed */
+            observed: components["schemas"]["Edge"][];
+            /** Findings */
+            findings: string[];
         };
         /**
          * LiftedShown
@@ -1378,6 +1412,8 @@ export interface components {
              *       "links": [],
              *       "terminals": [],
              *       "lights": [],
+             *       "low_ambient_kit": false,
+             *       "freeze_stat": false,
              *       "notes": "",
              *       "sensor_r25_ohm": null,
              *       "sensor_b_k": null,

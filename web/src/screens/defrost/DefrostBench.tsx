@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 
 import type { Round, VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
+import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { IntervalCost } from "./IntervalCost";
@@ -34,6 +35,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
   const { defrost } = visit.round;
   if (defrost == null) return null;
   const finished = visit.round.finished_at != null;
+  const findings = visit.round.assessment.findings.filter(({ point }) => point.startsWith("defrost.run."));
   return (
     <Box as="section" aria-label="Defrost bench" borderTopWidth="2px" borderColor="ink" mt="6" pt="4">
       <Heading as="h2" fontSize="xl" mb="1">
@@ -41,12 +43,8 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       </Heading>
       <Way visit={visit} defrost={defrost} disabled={finished} />
       {!finished && <Stamps visit={visit} defrost={defrost} />}
-      <Lanes defrost={defrost} />
-      <FindingLines
-        label="What this run says"
-        findings={visit.round.assessment.findings.filter(({ point }) => point.startsWith("defrost.run."))}
-        causes
-      />
+      <Lanes defrost={defrost} findings={findings} />
+      <FindingLines label="What this run says" findings={findings} causes />
       {!finished && <Simulated visit={visit} control={visit.round.plate.defrost?.control ?? ""} />}
       <SwapGuide visit={visit} disabled={finished} />
       <IntervalCost visit={visit} />
@@ -69,6 +67,11 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           ? defrost.outlook.why
           : "Enter the outdoor temperature and humidity on the Plate station to see whether it frosts now."}
       </Text>
+      {visit.round.plate.defrost?.notes && (
+        <Text mb="2" fontWeight="600">
+          This board: {visit.round.plate.defrost.notes}
+        </Text>
+      )}
       <Text fontWeight="700">To make this board defrost today</Text>
       <ol>
         {defrost.way.steps.map((step, index) => (
@@ -116,6 +119,7 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
         <Button look="next" minH="60px" onClick={() => stamp("forced")}>
           {forced ? "Force another now" : "Forced: start the clock"}
         </Button>
+        <RestartHold seconds={visit.round.plate.defrost?.anti_short_cycle_s ?? 300} />
         {forced && (
           <Text color="faint">
             The last run is below; a new one takes its place, and the old stays on record.
@@ -156,6 +160,28 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
     </Box>
   );
 }
+
+/** After a power-up or a stop the board waits: counted here, and with the other clocks at the top. */
+function RestartHold({ seconds }: { seconds: number }) {
+  const { timers, now } = useTimers();
+  const hold = timers.find(({ name }) => name === HOLD);
+  if (hold === undefined || hold.ends <= now)
+    return (
+      <Button minH="60px" onClick={() => startTimer(HOLD, seconds)}>
+        {hold ? "Restart hold is over; count again" : `Restart hold, ${minutes(seconds)}`}
+      </Button>
+    );
+  return (
+    <Text role="timer" aria-label="Restart hold">
+      Restart hold{" "}
+      <Text as="span" className="num" fontSize="2xl" fontWeight="700">
+        {left(hold, now)}
+      </Text>
+    </Text>
+  );
+}
+
+const HOLD = "Restart hold";
 
 /** Time since it was forced, and what is left to the board's limit. It counts from the kept stamp, so a reload loses nothing. */
 function Clock({ since, limit }: { since: string; limit: number }) {

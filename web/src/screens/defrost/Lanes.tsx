@@ -1,15 +1,22 @@
-/** What was stamped, laid over when each event should come: one lane an event, time to the right. Geometry only. */
-import { Box, useToken } from "@chakra-ui/react";
+/**
+ * A run lane by lane: what each part should do, thin, with the window of every change, and over it what it was seen to do,
+ * thick. The mark before a lane is the verdict of the findings that judge it. Geometry only.
+ */
+import { Box, Flex, Text, useToken } from "@chakra-ui/react";
 
-import type { Round } from "../../api/client";
+import type { Finding, Round, Schemas } from "../../api/client";
+import { Mark } from "../../drawing/Mark";
 
 type Defrost = NonNullable<Round["defrost"]>;
+type Lane = Schemas["Lane"];
 
-const WIDE = 700;
-const LEFT = 130;
-const LANE = 24;
+const WIDE = 640;
+const LANE = 34;
+const HIGH = 8;
+const LOW = 26;
+const WORST_FIRST = ["stop", "bad", "unsure", "watch", "unjudged", "good"];
 
-export function Lanes({ defrost }: { defrost: Defrost }) {
+export function Lanes({ defrost, findings }: { defrost: Defrost; findings: Finding[] }) {
   const [ink, faint, rule, leafTint, leaf, copper] = useToken("colors", [
     "ink",
     "faint",
@@ -18,17 +25,16 @@ export function Lanes({ defrost }: { defrost: Defrost }) {
     "leaf",
     "copper",
   ]);
-  const at = new Map(defrost.stamps.map(({ event, s }) => [event, s]));
-  const ended = at.get("ended");
-  const longest = Math.max(60, ...at.values()) * 1.08;
-  const x = (seconds: number) =>
-    LEFT + (Math.min(Math.max(seconds, 0), longest) / longest) * (WIDE - LEFT - 20);
-  const lanes = defrost.expected;
-  const high = lanes.length * LANE + 34;
+  const stamped = defrost.stamps.map(({ s }) => s);
+  const longest = Math.max(60, ...stamped) * 1.08;
+  const x = (seconds: number) => (Math.min(Math.max(seconds, 0), longest) / longest) * WIDE;
+  const lanes = defrost.lanes;
+  const high = lanes.length * LANE + 24;
   const step = [5, 10, 30, 60, 120, 300].find((one) => longest / one <= 8) ?? 600;
   const ticks = Array.from({ length: Math.floor(longest / step) + 1 }, (_, index) => index * step);
+  const now = Math.max(0, ...stamped);
   return (
-    <Box
+    <Flex
       as="figure"
       tabIndex={0}
       aria-label="The run, lane by lane"
@@ -39,60 +45,101 @@ export function Lanes({ defrost }: { defrost: Defrost }) {
       mb="3"
       overflowX="auto"
     >
+      <Box flex="none" w="8.5rem">
+        {lanes.map((lane) => (
+          <Flex key={lane.name} h={`${LANE}px`} align="center" gap="2">
+            <Mark kind={verdictOf(lane, findings)} />
+            <Text fontSize="sm" lineHeight="1.1">
+              {lane.name}
+              <Text as="span" display="block" fontSize="xs" color="faint">
+                {lane.high}
+              </Text>
+            </Text>
+          </Flex>
+        ))}
+      </Box>
       <svg
         viewBox={`0 0 ${WIDE} ${high}`}
-        width="100%"
+        height={high}
+        preserveAspectRatio="none"
         role="img"
         aria-label={describe(defrost)}
-        style={{ minWidth: 520, display: "block" }}
+        style={{ flex: "1 0 420px", display: "block", minWidth: 420 }}
       >
         {ticks.map((tick) => (
           <g key={tick}>
-            <path d={`M${x(tick)} 6V${high - 22}`} stroke={rule} />
+            <path d={`M${x(tick)} 2V${high - 20}`} stroke={rule} />
             <text
-              x={x(tick)}
-              y={high - 6}
-              textAnchor="middle"
+              x={Math.min(x(tick), WIDE - 14)}
+              y={high - 5}
+              textAnchor={tick === 0 ? "start" : "middle"}
               className="num"
               style={{ fontSize: 12 }}
               fill={faint}
             >
-              {tick}
+              {tick} s
             </text>
           </g>
         ))}
-        {lanes.map((lane, index) => {
-          const y = 10 + index * LANE;
-          const from = lane.after === "forced" ? 0 : at.get(lane.after);
-          const stamp = at.get(lane.event);
-          return (
-            <g key={lane.event}>
-              <text x={LEFT - 10} y={y + 13} textAnchor="end" style={{ fontSize: 13 }} fill={ink}>
-                {lane.event.replaceAll("-", " ")}
-              </text>
-              <path d={`M${LEFT} ${y + 9}H${WIDE - 20}`} stroke={rule} />
-              {from !== undefined && (
-                <rect
-                  x={x(from + lane.least)}
-                  y={y + 2}
-                  width={Math.max(x(from + lane.most) - x(from + lane.least), 3)}
-                  height={14}
-                  fill={leafTint}
-                  stroke={leaf}
-                  strokeWidth="0.8"
-                />
-              )}
-              {stamp !== undefined && <path d={`M${x(stamp)} ${y - 1}l6 10l-6 10l-6 -10z`} fill={copper} />}
-            </g>
-          );
-        })}
-        {ended !== undefined && <path d={`M${x(ended)} 6V${high - 22}`} stroke={ink} strokeDasharray="3 3" />}
+        {lanes.map((lane, index) => (
+          <g key={lane.name} transform={`translate(0 ${index * LANE})`}>
+            <path d={`M0 ${LANE}H${WIDE}`} stroke={rule} />
+            {lane.expected.map(
+              ({ event, least, most }) =>
+                least != null &&
+                most != null && (
+                  <rect
+                    key={event}
+                    x={x(least)}
+                    y={HIGH - 4}
+                    width={Math.max(x(most) - x(least), 2)}
+                    height={LOW - HIGH + 8}
+                    fill={leafTint}
+                  />
+                ),
+            )}
+            <path
+              d={trace(lane.starts_high, lane.expected, x, WIDE)}
+              fill="none"
+              stroke={leaf}
+              strokeWidth="1.2"
+              strokeDasharray="4 3"
+            />
+            <path
+              d={trace(lane.starts_high, lane.observed, x, x(now))}
+              fill="none"
+              stroke={ink}
+              strokeWidth="2.6"
+            />
+            {lane.observed.map(({ event, s }) => (
+              <path
+                key={event}
+                d={`M${x(s)} ${HIGH - 5}v${LOW - HIGH + 10}`}
+                stroke={copper}
+                strokeWidth="2"
+              />
+            ))}
+          </g>
+        ))}
       </svg>
-    </Box>
+    </Flex>
   );
+}
+
+/** A stepped line through the edges, from the left to `to`. */
+function trace(startsHigh: boolean, edges: Lane["expected"], x: (s: number) => number, to: number): string {
+  let path = `M0 ${startsHigh ? HIGH : LOW}`;
+  for (const { s, up } of edges) path += `H${x(s)}V${up ? HIGH : LOW}`;
+  return `${path}H${to}`;
+}
+
+function verdictOf(lane: Lane, findings: Finding[]) {
+  const own = findings.filter(({ point }) => lane.findings.includes(point));
+  own.sort((one, two) => WORST_FIRST.indexOf(one.verdict) - WORST_FIRST.indexOf(two.verdict));
+  return own[0]?.verdict ?? "none";
 }
 
 function describe(defrost: Defrost): string {
   const stamped = defrost.stamps.map(({ event, s }) => `${event} at ${s} s`).join(", ");
-  return `Expected windows and stamps of one defrost. ${stamped || "Nothing stamped yet"}.`;
+  return `What should come and what was stamped in one defrost. ${stamped || "Nothing stamped yet"}.`;
 }

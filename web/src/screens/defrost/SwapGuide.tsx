@@ -124,7 +124,7 @@ function StepLine(props: {
     >
       <Box flex="1 1 20rem">
         <Text fontWeight="700">
-          {place + 1}. {step.what}
+          {place + 1}. {step.what}{" "}
           <Text as="span" color="faint" fontWeight="400" fontSize="sm" ml="2">
             {step.state === "done" ? "done" : step.state === "next" ? "next" : ""}
           </Text>
@@ -279,7 +279,7 @@ function WireLine(props: {
         {wire.terminal}
       </Text>
       <Text flex="1 1 12rem">
-        {[wire.colour, wire.goes_to && `from ${wire.goes_to}`].filter(Boolean).join(", ")}
+        {[wire.colour, wire.goes_to && `from ${wire.goes_to}`].filter(Boolean).join(", ")}{" "}
         <Text
           as="span"
           color={state === "off" ? "brick" : "faint"}

@@ -62,6 +62,8 @@ export const DEFROST_FIELDS: PlateField[] = [
   number("defrost.anti_short_cycle_s", "Restart hold", "s"),
   number("defrost.lockout_after", "Gives up after", "time-outs"),
   yesNo("defrost.pressure_switch", "Pressure switch at the board"),
+  yesNo("defrost.low_ambient_kit", "Low-ambient kit"),
+  yesNo("defrost.freeze_stat", "Freeze-stat"),
   number("defrost.sensor_r25_ohm", "Sensor at 77 °F", "Ω"),
   number("defrost.sensor_b_k", "Sensor B", "K"),
   number("defrost.sensor_pull_ohm", "Board’s sensor resistor", "Ω"),
@@ -69,7 +71,7 @@ export const DEFROST_FIELDS: PlateField[] = [
   { name: "defrost.sensor_table", label: "Sensor table: °F and Ω", lines: SENSOR_LINES },
   { name: "defrost.lights", label: "Lights: colour, flashes, meaning", lines: LIGHT_LINES, wide: true },
   { name: "defrost.links", label: "Links: name, how it stands", lines: LINK_LINES },
-  { name: "defrost.notes", label: "Notes the expected run respects", wide: true },
+  { name: "defrost.notes", label: "Notes for whoever watches a run", wide: true },
 ];
 
 export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
