@@ -1,5 +1,6 @@
 """Debian packages the product needs: found, installed where that is allowed, or named in one line."""
 
+import ctypes.util
 import importlib.util
 import os
 import shutil
@@ -18,6 +19,8 @@ def _missing(for_tests: bool) -> list[str]:
         missing.append("chromium")
     if for_tests and shutil.which("ngspice") is None:
         missing.append("ngspice")
+    if ctypes.util.find_library("pangoft2-1.0") is None:  # draws the visit sheet's PDF
+        missing.append("libpangoft2-1.0-0")
     if importlib.util.find_spec("ensurepip") is None:  # Debian ships what venv needs apart
         missing.append("python3-venv")
     return missing

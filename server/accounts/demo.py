@@ -14,7 +14,9 @@ from accounts.demo_people import DEMO_PASSWORD
 from accounts.demo_units import UNITS
 from accounts.models import Company, CompanyRow, Member
 from fleet.models import Site, Unit
+from fleet.write_unit import find_text_of as find_text_of_unit
 from visits.baseline import baseline_of
+from visits.find_text import find_text_of
 from visits.models import Visit
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import claim_power, end_lifted, finish
@@ -68,6 +70,8 @@ def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any
         id=_id(key, "unit"), company=company, site=site, label=about["label"], serial=about["serial"], plate=about["plate"],
         fitted=about.get("fitted", []), contactor_fitted=about.get("contactor_fitted"),
     )  # fmt: skip
+    unit.find_text = find_text_of_unit(unit)
+    unit.save(update_fields=["find_text"])
     midnight = timezone.localtime().replace(hour=0, minute=0, second=0, microsecond=0)
     for visit in about["visits"]:
         days = timedelta(days=visit.get("days_ago", 0))
@@ -77,6 +81,8 @@ def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any
             began=visit.get("began", ""), notes=visit.get("notes", ""), conditions=visit.get("conditions", {}),
             baseline=baseline_of(company, unit),
         )  # fmt: skip
+        row.find_text = find_text_of(row, people[visit["technician"]].shown_name)
+        row.save(update_fields=["find_text"])
         _play(people[visit["technician"]], row, visit, timezone.now() - timedelta(minutes=50) - days)
 
 

@@ -12,6 +12,7 @@ class Company(models.Model):
     """One contractor: its house rules, its meters, and the capacitors its vans carry, in the core's own shapes.
 
     `meters` is by name: `accuracy` by unit, `due` the day its calibration is due, `retired` when it is not offered any more.
+    `letterhead` is what stands under the name on a visit sheet: address, telephone, licence.
     `boards` are the company's own board profiles by name, beside the generic ones that ship.
     """
 
@@ -20,6 +21,7 @@ class Company(models.Model):
     meters = models.JSONField(default=dict, blank=True)
     van_stock = models.JSONField(default=list, blank=True)
     boards = models.JSONField(default=dict, blank=True)
+    letterhead = models.TextField(blank=True)
 
     def __str__(self) -> str:
         return self.name
@@ -79,3 +81,42 @@ class HouseRulesVersion(AppendOnly, CompanyRow):
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="house_rules_version_once")]
         indexes = [models.Index(fields=["company", "at"])]
+
+
+class Invitation(CompanyRow):
+    """A link that lets somebody in once, or lets a member set a new password. Only its hash is kept."""
+
+    token_hash = models.CharField(max_length=64, unique=True)
+    role = models.CharField(max_length=12, choices=Member.Role.choices)
+    reset_of = models.ForeignKey(Member, null=True, on_delete=models.CASCADE, related_name="+")
+    made_by = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    made_at = models.DateTimeField(auto_now_add=True)
+    expires_at = models.DateTimeField()
+    used_at = models.DateTimeField(null=True)
+    withdrawn_at = models.DateTimeField(null=True)
+
+
+class SignIn(CompanyRow):
+    """A sign-in: who, when, from where, with what; and when its session was ended from elsewhere or by signing out."""
+
+    member = models.ForeignKey(Member, on_delete=models.CASCADE, related_name="+")
+    at = models.DateTimeField(auto_now_add=True)
+    address = models.CharField(max_length=45, blank=True)
+    agent = models.CharField(max_length=200, blank=True)
+    session_key = models.CharField(max_length=40)
+    ended_at = models.DateTimeField(null=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["company", "-at"]), models.Index(fields=["session_key"])]
+
+
+class AuditRecord(AppendOnly, CompanyRow):
+    """Who changed what in the company, in words; leads read it."""
+
+    at = models.DateTimeField(auto_now_add=True)
+    member = models.ForeignKey(Member, null=True, on_delete=models.SET_NULL, related_name="+")
+    by_whom = models.CharField(max_length=150)
+    what = models.CharField(max_length=300)
+
+    class Meta:
+        indexes = [models.Index(fields=["company", "-at"])]

@@ -10,9 +10,9 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from files.visit_file import message_for
+from fleet.write_unit import NoSuchUnit
 from outer_test.quantity import FieldProblem
 from visits.load import Finished, NoSuchVisit
-from visits.write_plate import NoSuchUnit
 
 
 @dataclass(frozen=True, slots=True)

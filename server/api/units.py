@@ -1,17 +1,25 @@
 """Units: the plate as read, and a new visit."""
 
 from dataclasses import dataclass, field
+from datetime import datetime
 from uuid import UUID
 
 from django.http import HttpResponse
+from django.utils import timezone
 from ninja import Body, Router
 
 from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking
+from api.visits import aware
+from fleet.models import PartFitted, Unit
+from fleet.write_unit import NewUnit, add_unit, find_unit, fit_part, unit_by_tag, write_notes
+from outer_test.circuit_state import Cabinet, cabinet
+from outer_test.history import PARTS, PointHistory
 from outer_test.plate import Contactor, Plate
 from outer_test.visit import Complaint, FittedCapacitor
-from visits.load import find_visit, load_visit
+from visits.keep import VisitThen, refresh_standing, unit_record
+from visits.load import core_unit, find_visit, load_visit
 from visits.open_visit import open_visit
 from visits.shapes import Round
 from visits.show import show_round
@@ -46,6 +54,107 @@ class Opened:
     """The visit that was opened."""
 
     id: UUID
+
+
+@dataclass(frozen=True, slots=True)
+class PartShown:
+    """A part that was put in."""
+
+    part: str
+    at: datetime
+    note: str
+    by_whom: str
+
+
+@dataclass(frozen=True, slots=True)
+class UnitFile:
+    """A unit's file: what it is, what was put into it, its visits and what each point read over the years."""
+
+    id: UUID
+    site: str
+    address: str
+    label: str
+    serial: str
+    notes: str
+    plate: Plate
+    cabinet: Cabinet
+    parts: tuple[PartShown, ...]
+    part_names: tuple[str, ...]
+    visits: tuple[VisitThen, ...]
+    points: tuple[PointHistory, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class NewUnitBody:
+    """A unit to add, with the client's UUID."""
+
+    id: UUID
+    site: str
+    address: str
+    label: str
+    serial: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Notes:
+    """A unit's notes."""
+
+    notes: str
+
+
+@dataclass(frozen=True, slots=True)
+class PartPutIn:
+    """A part that was put in, with the client's UUID; `at` is now where it is left out."""
+
+    id: UUID
+    part: str
+    at: datetime | None = None
+    note: str = ""
+
+
+def _file(request: Asking, unit: Unit) -> HttpResponse:
+    company = request.auth.company
+    record = unit_record(company, unit)
+    visit = core_unit(unit)
+    rows = PartFitted.objects.of(company).filter(unit=unit).select_related("member").order_by("-at")
+    shown = UnitFile(
+        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
+        tuple(PartShown(one.part, one.at, one.note, one.member.shown_name) for one in rows), PARTS, record.visits, record.points,
+    )  # fmt: skip
+    return answer(UnitFile, shown)
+
+
+@router.get("/by-tag/{tag}", response={200: Opened, 401: Problem, 404: Problem})
+def by_tag(request: Asking, tag: str) -> Opened:
+    """The unit whose sticker says this."""
+    return Opened(unit_by_tag(request.auth.company, tag).id)
+
+
+@router.post("", response={200: Opened, 409: Problem, 422: Problem})
+def new_unit(request: Asking, body: Body[NewUnitBody]) -> Opened:
+    """Add a unit, and its site where that is new."""
+    return Opened(add_unit(request.auth, NewUnit(body.id, body.site, body.address, body.label, body.serial)).id)
+
+
+@router.get("/{unit_id}", response={200: UnitFile, 401: Problem, 404: Problem})
+def unit_file(request: Asking, unit_id: UUID) -> HttpResponse:
+    """A unit's file: plate, parts, visits, and every point's history with its drift."""
+    return _file(request, find_unit(request.auth.company, unit_id))
+
+
+@router.put("/{unit_id}/notes", response={200: UnitFile, 404: Problem, 422: Problem})
+def keep_notes(request: Asking, unit_id: UUID, body: Body[Notes]) -> HttpResponse:
+    """Keep the unit's notes."""
+    return _file(request, write_notes(request.auth, unit_id, body.notes))
+
+
+@router.post("/{unit_id}/parts", response={200: UnitFile, 404: Problem, 409: Problem, 422: Problem})
+def part_put_in(request: Asking, unit_id: UUID, body: Body[PartPutIn]) -> HttpResponse:
+    """Record a part that was put in: its readings begin a new line."""
+    fit_part(request.auth, unit_id, body.id, body.part, aware(body.at), body.note)
+    unit = find_unit(request.auth.company, unit_id)
+    refresh_standing(request.auth.company, unit, core_unit(unit), timezone.now())
+    return _file(request, unit)
 
 
 @router.put("/{unit_id}/plate", response={200: Round, 404: Problem, 409: Problem, 422: Problem})

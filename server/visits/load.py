@@ -9,6 +9,7 @@ from django.core.cache import cache
 
 from accounts.models import Company, Member
 from files.visit_file import visit_from
+from fleet.models import Unit
 from outer_test import visit as core
 from outer_test.points import POINTS
 from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedLine, PowerClaim, Visit
@@ -136,6 +137,11 @@ def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:
     latest = stamps[-1].run
     kept = [one for one in stamps if one.run == latest and one.undoes is None and one.uuid not in gone]
     return sorted(kept, key=lambda one: one.s)
+
+
+def core_unit(unit: Unit) -> core.Visit:
+    """A visit with nothing but the unit's plate and what is fitted: what its drawing and its standing are made from."""
+    return visit_from({"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted})
 
 
 def _standing_wires(wires: Sequence[BoardWireLine]) -> list[BoardWireLine]:

@@ -13,7 +13,8 @@ class Visit(CompanyRow):
     """One visit to one unit.
 
     `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings
-    as they were known when it was opened; `rules` the house rules it was first judged by.
+    as they were known when it was opened; `rules` the house rules it was first judged by;
+    `told` and `overall` what its readings said when it was finished, for the unit's record.
     """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
@@ -30,11 +31,14 @@ class Visit(CompanyRow):
     finish_reason = models.CharField(max_length=300, blank=True)
     frozen = models.JSONField(null=True)
     baseline = models.JSONField(default=list)
+    told = models.JSONField(null=True)
+    overall = models.CharField(max_length=10, blank=True)
+    find_text = models.TextField(blank=True, editable=False)
     has_board_wires = models.BooleanField(default=False)
     return_of = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
 
     class Meta:
-        indexes = [models.Index(fields=["company", "scheduled_for"])]
+        indexes = [models.Index(fields=["company", "scheduled_for"]), models.Index(fields=["unit", "scheduled_for"])]
 
 
 class Written(AppendOnly, CompanyRow):
@@ -137,3 +141,34 @@ class LiftedEnding(Written):
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="lifted_ending_once")]
         indexes = [models.Index(fields=["visit", "id"])]
+
+
+class Signature(Written):
+    """A signature drawn on the screen: strokes of (x, y) in a box one wide; the latest stands."""
+
+    name = models.CharField(max_length=80)
+    strokes = models.JSONField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="signature_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class Photo(CompanyRow):
+    """A photo of a unit, taken on a visit where one was open. `about` says of what; removed, it can be put back for a while."""
+
+    uuid = models.UUIDField()
+    unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
+    visit = models.ForeignKey(Visit, null=True, on_delete=models.PROTECT, related_name="+")
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+    about = models.CharField(max_length=60, blank=True)
+    file = models.FileField(upload_to="photos/")
+    width = models.PositiveIntegerField()
+    height = models.PositiveIntegerField()
+    size = models.PositiveIntegerField()
+    removed_at = models.DateTimeField(null=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="photo_once")]
+        indexes = [models.Index(fields=["unit", "at"]), models.Index(fields=["visit"])]

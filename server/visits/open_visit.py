@@ -7,10 +7,11 @@ from django.utils import timezone
 
 from accounts.models import Member
 from fleet.models import Unit
+from fleet.write_unit import find_unit
 from outer_test.quantity import FieldProblem
 from visits.baseline import baseline_of
+from visits.find_text import find_text_of
 from visits.models import LiftedLine, Visit
-from visits.write_plate import NoSuchUnit
 
 
 @transaction.atomic
@@ -22,9 +23,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
     """
     if began not in ("", "suddenly", "slowly"):
         raise FieldProblem("began", "is one of suddenly, slowly, or empty")
-    unit = Unit.objects.of(member.company).filter(id=unit_id).first()
-    if unit is None:
-        raise NoSuchUnit
+    unit = find_unit(member.company, unit_id)
     before = _left_behind(member, unit)
     visit: Visit
     visit, made = Visit.objects.of(member.company).get_or_create(
@@ -38,6 +37,8 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
         },
     )  # fmt: skip
     if made:
+        visit.find_text = find_text_of(visit, member.shown_name)
+        visit.save(update_fields=["find_text"])
         LiftedLine.objects.of(member.company).bulk_create(
             LiftedLine(
                 company=member.company, uuid=uuid5(visit.id, str(line.uuid)), visit=visit, member=member,

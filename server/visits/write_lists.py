@@ -12,6 +12,7 @@ from outer_test import visit as core
 from outer_test.board_swap import BOARD_WIRE
 from outer_test.putback import FinishProblem, check_finish
 from outer_test.quantity import FieldProblem
+from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded, as_it_stands, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
 
@@ -101,5 +102,7 @@ def finish(member: Member, visit_id: UUID, force_reason: str, at: datetime | Non
             raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
         row.frozen = as_it_stands(member.company, row)
         row.finished_at, row.finished_by, row.finish_reason = at or timezone.now(), member, force_reason.strip()
-        row.save(update_fields=["frozen", "finished_at", "finished_by", "finish_reason"])
+        keep_told(row, loaded)
+        row.save(update_fields=["frozen", "finished_at", "finished_by", "finish_reason", "told", "overall", "find_text"])
+        refresh_standing(member.company, row.unit, loaded.visit, row.scheduled_for)
         return load_visit(member.company, row)

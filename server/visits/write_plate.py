@@ -10,6 +10,7 @@ from pydantic import TypeAdapter
 
 from accounts.models import Member
 from fleet.models import PlateRevision, Unit
+from fleet.write_unit import NoSuchUnit
 from outer_test.plate import Contactor, Plate
 from outer_test.visit import FittedCapacitor
 from visits.load import open_for_writing
@@ -27,10 +28,6 @@ class PlateAsRead:
     fitted: tuple[FittedCapacitor, ...] = ()
     contactor: Contactor | None = None
     why: str = ""
-
-
-class NoSuchUnit(LookupError):
-    """This company has no such unit."""
 
 
 def write_plate(member: Member, visit_id: UUID, unit_id: UUID, revision_id: UUID, read: PlateAsRead) -> None:

@@ -336,6 +336,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/units/by-tag/{tag}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * By Tag
+         * @description The unit whose sticker says this.
+         */
+        get: operations["api_units_by_tag"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * New Unit
+         * @description Add a unit, and its site where that is new.
+         */
+        post: operations["api_units_new_unit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Unit File
+         * @description A unit's file: plate, parts, visits, and every point's history with its drift.
+         */
+        get: operations["api_units_unit_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Notes
+         * @description Keep the unit's notes.
+         */
+        put: operations["api_units_keep_notes"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Part Put In
+         * @description Record a part that was put in: its readings begin a new line.
+         */
+        post: operations["api_units_part_put_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/units/{unit_id}/plate": {
         parameters: {
             query?: never;
@@ -463,6 +563,46 @@ export interface paths {
          * @description Take one of the company's own profiles off the list. Units that carry it keep it.
          */
         delete: operations["api_company_remove_board"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Watch
+         * @description Units ranked by what is wrong now and what fails first; and what a van should carry until the end of next month.
+         */
+        get: operations["api_fleet_watch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find By Words
+         * @description Units and visits that a few words fit; a misspelt word is found by likeness.
+         */
+        get: operations["api_fleet_find_by_words"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2149,6 +2289,278 @@ export interface components {
             watched_s: number;
         };
         /**
+         * Opened
+         * @description The visit that was opened.
+         */
+        Opened: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
+         * NewUnitBody
+         * @description A unit to add, with the client's UUID.
+         */
+        NewUnitBody: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Site */
+            site: string;
+            /** Address */
+            address: string;
+            /** Label */
+            label: string;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+        };
+        /**
+         * PointHistory
+         * @description A point's readings, newest last, and the drift of the part that is in now.
+         */
+        PointHistory: {
+            /** Point */
+            point: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Readings */
+            readings: components["schemas"]["ReadThen"][];
+            trend: components["schemas"]["Trend"];
+        };
+        /**
+         * ReadThen
+         * @description One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on.
+         */
+        ReadThen: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Visit */
+            visit: string;
+            told: components["schemas"]["Told"];
+            /**
+             * Line
+             * @default 0
+             */
+            line: number;
+        };
+        /**
+         * Slope
+         * @description A robust line: `per_year` in the reading's unit, its band at 95 %, and the value at `origin`.
+         */
+        Slope: {
+            /** Per Year */
+            per_year: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /**
+             * Origin
+             * Format: date
+             */
+            origin: string;
+            /** At Origin */
+            at_origin: number;
+        };
+        /**
+         * Told
+         * @description What one visit read at one point, with its limits as they stood. `number` is what is followed over the years, corrected
+         *     where the rule says; `corrected` says how. `tags` tells kinds of one point apart.
+         */
+        Told: {
+            /** Point */
+            point: string;
+            /** Value */
+            value: string;
+            verdict: components["schemas"]["Verdict"] | null;
+            /** Number */
+            number?: number | null;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
+            /** Watch Low */
+            watch_low?: number | null;
+            /** Watch High */
+            watch_high?: number | null;
+            /** Nominal */
+            nominal?: number | null;
+            /** Band */
+            band?: number[] | null;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /**
+             * Corrected
+             * @default
+             */
+            corrected: string;
+            /**
+             * Tags
+             * @default
+             */
+            tags: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * Trend
+         * @description What the readings say of the future. `crosses` is the day the line meets `limit`; `earliest` the first that its band allows.
+         *
+         *     `why` says it in words; with too few readings everything else is None.
+         */
+        Trend: {
+            /** Why */
+            why: string;
+            slope?: components["schemas"]["Slope"] | null;
+            /** Limit */
+            limit?: number | null;
+            /** Crosses */
+            crosses?: string | null;
+            /** Earliest */
+            earliest?: string | null;
+        };
+        /**
+         * UnitFile
+         * @description A unit's file: what it is, what was put into it, its visits and what each point read over the years.
+         */
+        UnitFile: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Site */
+            site: string;
+            /** Address */
+            address: string;
+            /** Label */
+            label: string;
+            /** Serial */
+            serial: string;
+            /** Notes */
+            notes: string;
+            plate: components["schemas"]["Plate"];
+            cabinet: components["schemas"]["Cabinet"];
+            /** Parts */
+            parts: components["schemas"]["api__units__PartShown"][];
+            /** Part Names */
+            part_names: string[];
+            /** Visits */
+            visits: components["schemas"]["VisitThen"][];
+            /** Points */
+            points: components["schemas"]["PointHistory"][];
+        };
+        /**
+         * VisitThen
+         * @description A visit in a unit's record.
+         */
+        VisitThen: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Technician */
+            technician: string;
+            /** Complaint */
+            complaint: string;
+            /** Overall */
+            overall: string;
+            /** Finished */
+            finished: boolean;
+            /** Return Of */
+            return_of: string;
+        };
+        /**
+         * WireShown
+         * @description A wire and how it stands.
+         */
+        WireShown: {
+            wire: components["schemas"]["Wire"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "proven" | "not-yet" | "suspect";
+        };
+        /**
+         * PartShown
+         * @description A part that was put in.
+         */
+        api__units__PartShown: {
+            /** Part */
+            part: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Note */
+            note: string;
+            /** By Whom */
+            by_whom: string;
+        };
+        /**
+         * PartShown
+         * @description A part and how it stands.
+         */
+        outer_test__circuit_state__PartShown: {
+            part: components["schemas"]["Part"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "proven" | "not-yet" | "suspect";
+        };
+        /**
+         * Notes
+         * @description A unit's notes.
+         */
+        Notes: {
+            /** Notes */
+            notes: string;
+        };
+        /**
+         * PartPutIn
+         * @description A part that was put in, with the client's UUID; `at` is now where it is left out.
+         */
+        PartPutIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Part */
+            part: string;
+            /** At */
+            at?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * PlateRead
          * @description A plate as read on a visit, with the client's UUID and why it was read again.
          */
@@ -2175,17 +2587,6 @@ export interface components {
              * @default
              */
             why: string;
-        };
-        /**
-         * Opened
-         * @description The visit that was opened.
-         */
-        Opened: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
         };
         /**
          * NewVisit
@@ -2450,6 +2851,149 @@ export interface components {
             /** Name */
             name: string;
             defrost: components["schemas"]["Defrost"];
+        };
+        /**
+         * Carry
+         * @description A part and how many units will need it by then.
+         */
+        Carry: {
+            /** Part */
+            part: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * PointChoice
+         * @description A point the list can be narrowed to.
+         */
+        PointChoice: {
+            /** Point */
+            point: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * WatchList
+         * @description A page of the list, what to carry until `until`, and whether there is more.
+         */
+        WatchList: {
+            /** Units */
+            units: components["schemas"]["WatchedUnit"][];
+            /** Carry */
+            carry: components["schemas"]["Carry"][];
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Points */
+            points: components["schemas"]["PointChoice"][];
+            /** More */
+            more: boolean;
+        };
+        /**
+         * Watched
+         * @description One thing to watch at a unit: a finding that stands open, or a drift that meets its limit on `crosses`.
+         *
+         *     `carry` is the part a van would need for it; empty where none follows from the plate.
+         */
+        Watched: {
+            /** Point */
+            point: string;
+            /** Title */
+            title: string;
+            verdict: components["schemas"]["Verdict"] | null;
+            /** Value */
+            value: string;
+            /** Why */
+            why: string;
+            /** Crosses */
+            crosses?: string | null;
+            /** Earliest */
+            earliest?: string | null;
+            /**
+             * Carry
+             * @default
+             */
+            carry: string;
+        };
+        /**
+         * WatchedUnit
+         * @description A unit of the list, with what is watched there, worst first.
+         */
+        WatchedUnit: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Site */
+            site: string;
+            /** Unit */
+            unit: string;
+            overall: components["schemas"]["Verdict"];
+            /** Crosses */
+            crosses: string | null;
+            /** Left */
+            left: number;
+            /**
+             * Visit At
+             * Format: date-time
+             */
+            visit_at: string;
+            /** Watched */
+            watched: components["schemas"]["Watched"][];
+        };
+        /**
+         * Found
+         * @description What the words fit, the likeliest first.
+         */
+        Found: {
+            /** Units */
+            units: components["schemas"]["FoundUnit"][];
+            /** Visits */
+            visits: components["schemas"]["FoundVisit"][];
+        };
+        /**
+         * FoundUnit
+         * @description A unit that the words fit.
+         */
+        FoundUnit: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Site */
+            site: string;
+            /** Address */
+            address: string;
+            /** Unit */
+            unit: string;
+            /** Serial */
+            serial: string;
+        };
+        /**
+         * FoundVisit
+         * @description A visit that the words fit.
+         */
+        FoundVisit: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Site */
+            site: string;
+            /** Unit */
+            unit: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Complaint */
+            complaint: string;
         };
         /**
          * MarkReading
@@ -3836,6 +4380,225 @@ export interface operations {
             };
         };
     };
+    api_units_by_tag: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tag: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_units_new_unit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewUnitBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_units_unit_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitFile"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_units_keep_notes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Notes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitFile"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_units_part_put_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartPutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitFile"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_units_read_plate: {
         parameters: {
             query?: never;
@@ -4258,6 +5021,78 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_fleet_watch: {
+        parameters: {
+            query?: {
+                point?: string;
+                page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchList"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_fleet_find_by_words: {
+        parameters: {
+            query?: {
+                q?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,34 @@
+"""The fleet: who is to be watched, and finding a unit or a visit in a blink."""
+
+from typing import Annotated
+
+from django.http import HttpResponse
+from django.utils import timezone
+from ninja import Query, Router
+from record.find import Found, find
+from record.watch import WatchList, watch_list
+
+from api.answer import answer
+from api.problems import Problem
+from api.signed_in import Asking
+from outer_test.points import POINTS
+from outer_test.quantity import FieldProblem
+
+router = Router(tags=["fleet"])
+MOST_PAGES = 1000
+
+
+@router.get("/watch", response={200: WatchList, 401: Problem, 422: Problem})
+def watch(request: Asking, point: str = "", page: int = 0) -> HttpResponse:
+    """Units ranked by what is wrong now and what fails first; and what a van should carry until the end of next month."""
+    if point and point not in POINTS:
+        raise FieldProblem("point", "is no point of a visit")
+    if not 0 <= page <= MOST_PAGES:
+        raise FieldProblem("page", f"is from 0 to {MOST_PAGES}")
+    return answer(WatchList, watch_list(request.auth.company, timezone.localdate(), point, page))
+
+
+@router.get("/find", response={200: Found, 401: Problem})
+def find_by_words(request: Asking, q: Annotated[str, Query(max_length=200)] = "") -> HttpResponse:
+    """Units and visits that a few words fit; a misspelt word is found by likeness."""
+    return answer(Found, find(request.auth.company, q.replace("\x00", "")))

@@ -1,0 +1,83 @@
+"""Finding units and visits by a few words: as they stand, and, where a word is misspelt, by likeness."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+from uuid import UUID
+
+from django.contrib.postgres.search import SearchQuery, SearchVector, TrigramWordSimilarity
+from django.db import connection, transaction
+from django.db.models import F, QuerySet
+
+from accounts.models import Company
+from fleet.models import Unit
+from visits.models import Visit
+
+MOST, LONGEST = 12, 80
+ALIKE = "0.4"  # a word with one letter wrong is still this like
+
+
+@dataclass(frozen=True, slots=True)
+class FoundUnit:
+    """A unit that the words fit."""
+
+    id: UUID
+    site: str
+    address: str
+    unit: str
+    serial: str
+
+
+@dataclass(frozen=True, slots=True)
+class FoundVisit:
+    """A visit that the words fit."""
+
+    id: UUID
+    site: str
+    unit: str
+    at: datetime
+    complaint: str
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """What the words fit, the likeliest first."""
+
+    units: tuple[FoundUnit, ...]
+    visits: tuple[FoundVisit, ...]
+
+
+def find(company: Company, text: str) -> Found:
+    """Units and visits of this company that `text` fits. Fewer than two letters fit nothing."""
+    words = " ".join(text.split())[:LONGEST]
+    if len(words) < 2:
+        return Found((), ())
+    units = _fitting(Unit.objects.of(company).select_related("site"), words)
+    visits = _fitting(Visit.objects.of(company).select_related("unit", "unit__site"), words, "-scheduled_for")
+    return Found(
+        tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
+        tuple(FoundVisit(one.id, one.unit.site.name, one.unit.label, one.scheduled_for, one.complaint) for one in visits),
+    )
+
+
+def _fitting(rows: QuerySet[Any], words: str, *then: str) -> list[Any]:
+    """By whole and begun words first; where none fits, by likeness of their letters. Both are answered from an index."""
+    query = SearchQuery(
+        " & ".join(f"{_plain(word)}:*" for word in words.split() if _plain(word)) or "''", config="simple", search_type="raw"
+    )
+    whole = rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query).order_by(*then, "id")[:MOST]
+    found = list(whole)
+    if found:
+        return found
+    with transaction.atomic(), connection.cursor() as cursor:
+        cursor.execute("SELECT set_config('pg_trgm.word_similarity_threshold', %s, true)", [ALIKE])
+        return _alike(rows, words, then)
+
+
+def _alike(rows: QuerySet[Any], words: str, then: tuple[str, ...]) -> list[Any]:
+    alike = rows.filter(find_text__trigram_word_similar=words).annotate(alike=TrigramWordSimilarity(words, "find_text"))
+    return list(alike.order_by(F("alike").desc(), *then, "id")[:MOST])
+
+
+def _plain(word: str) -> str:
+    return "".join(letter for letter in word if letter.isalnum())

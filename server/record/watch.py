@@ -1,0 +1,123 @@
+"""The fleet's watch list: which unit fails first, and what a van should carry for it."""
+
+from dataclasses import dataclass
+from datetime import date, datetime, timedelta
+from typing import Any
+from uuid import UUID
+
+from django.db import connection
+from django.db.models import F, Q
+from pydantic import TypeAdapter
+
+from accounts.models import Company
+from fleet.models import UnitStanding
+from outer_test.standing import Watched
+from outer_test.titles import title_of
+from outer_test.verdict import WORST_FIRST, Verdict
+
+PAGE = 50
+_WATCHED = TypeAdapter(tuple[Watched, ...])
+_BAD = WORST_FIRST.index(Verdict.BAD)
+_GOOD = WORST_FIRST.index(Verdict.GOOD)
+
+
+@dataclass(frozen=True, slots=True)
+class WatchedUnit:
+    """A unit of the list, with what is watched there, worst first."""
+
+    id: UUID
+    site: str
+    unit: str
+    overall: Verdict
+    crosses: date | None
+    left: int
+    visit_at: datetime
+    watched: tuple[Watched, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Carry:
+    """A part and how many units will need it by then."""
+
+    part: str
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class PointChoice:
+    """A point the list can be narrowed to."""
+
+    point: str
+    title: str
+
+
+@dataclass(frozen=True, slots=True)
+class WatchList:
+    """A page of the list, what to carry until `until`, and whether there is more."""
+
+    units: tuple[WatchedUnit, ...]
+    carry: tuple[Carry, ...]
+    until: date
+    points: tuple[PointChoice, ...]
+    more: bool
+
+
+# Points worth narrowing a fleet to: those that are read every year and drift.
+POINTS = (
+    "cap.herm.uf", "cap.fan.uf", "cap.herm.load_a", "cap.fan.load_a", "contactor.coil.ohm", "contactor.pole1.drop_v",
+    "contactor.pole2.drop_v", "winding.c_r.ohm", "winding.c_s.ohm", "winding.c_ground.ohm", "winding.insulation.mohm",
+    "amps.compressor.run_a", "amps.compressor.peak_a", "amps.fan.run_a", "defrost.switch.ohm", "defrost.coil_sensor.ohm",
+)  # fmt: skip
+
+
+def watch_list(company: Company, today: date, point: str = "", page: int = 0) -> WatchList:
+    """Units with something open or something that meets its limit, the worst and the soonest first; narrowed to one point if given."""
+    rows = UnitStanding.objects.of(company).filter(Q(rank__lt=_GOOD) | Q(crosses__isnull=False) | Q(left__gt=0))
+    if point:
+        rows = rows.filter(points__contains=[point])
+    ordered = rows.select_related("unit", "unit__site").order_by("rank", F("crosses").asc(nulls_last=True), "unit_id")
+    found = list(ordered[page * PAGE : (page + 1) * PAGE + 1])
+    until = end_of_next_month(today)
+    choices = tuple(PointChoice(name, title_of(name)) for name in POINTS)
+    return WatchList(tuple(_unit(row, point) for row in found[:PAGE]), carry(company, until), until, choices, len(found) > PAGE)
+
+
+def _unit(row: UnitStanding, point: str) -> WatchedUnit:
+    watched = _WATCHED.validate_python(row.watched)
+    shown = tuple(one for one in watched if not point or one.point == point)
+    return WatchedUnit(
+        row.unit_id, row.unit.site.name, row.unit.label, WORST_FIRST[row.rank], row.crosses, row.left, row.visit_at, shown
+    )  # fmt: skip
+
+
+def end_of_next_month(today: date) -> date:
+    """The last day of the month after this one.
+
+    >>> end_of_next_month(date(2027, 12, 3))
+    datetime.date(2028, 1, 31)
+    """
+    first = today.replace(day=1)
+    for _ in range(2):
+        first = (first + timedelta(days=32)).replace(day=1)
+    return first - timedelta(days=1)
+
+
+_CARRY = """
+SELECT part, count(*) FROM (
+  SELECT DISTINCT s.unit_id, w->>'carry' AS part
+  FROM fleet_unitstanding s, jsonb_array_elements(s.watched) w
+  WHERE s.company_id = %(company)s AND (s.rank <= %(bad)s OR s.crosses <= %(until)s) AND w->>'carry' <> ''
+    AND (w->>'verdict' IN ('bad', 'stop') OR (w->>'crosses')::date <= %(until)s)
+) needed GROUP BY part ORDER BY count(*) DESC, part LIMIT 30
+"""
+
+
+def carry(company: Company, until: date) -> tuple[Carry, ...]:
+    """How many of each capacitor the company's vans will need by a day: bad now, or drifting past its limit by then.
+
+    Counted in the database, for a fleet is too many rows to fetch; scoped to the company like everything else.
+    """
+    asked: dict[str, Any] = {"company": company.pk, "bad": _BAD, "until": until}
+    with connection.cursor() as cursor:
+        cursor.execute(_CARRY, asked)
+        return tuple(Carry(part, count) for part, count in cursor.fetchall())

@@ -1,0 +1,104 @@
+"""A unit's record: what each finished visit told is kept with it, and how the unit then stands in its fleet."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from pydantic import TypeAdapter
+
+from accounts.models import Company
+from fleet.models import PartFitted, Unit, UnitStanding
+from outer_test.assess import Assessment, assess
+from outer_test.history import PartChanged, PointHistory, Told, histories, told_of
+from outer_test.standing import Standing, standing
+from outer_test.verdict import WORST_FIRST, Verdict
+from outer_test.visit import Visit as CoreVisit
+from visits.find_text import find_text_of
+from visits.load import Loaded, find_visit, load_visit
+from visits.models import LiftedLine, Visit
+
+MOST_VISITS, MOST_OPEN = 60, 3
+_TOLD = TypeAdapter(tuple[Told, ...])
+_STANDING = TypeAdapter(Standing)
+
+
+@dataclass(frozen=True, slots=True)
+class VisitThen:
+    """A visit in a unit's record."""
+
+    id: str
+    at: datetime
+    technician: str
+    complaint: str
+    overall: str
+    finished: bool
+    return_of: str
+
+
+@dataclass(frozen=True, slots=True)
+class UnitRecord:
+    """Everything a unit's visits said: the visits, newest first, and each point's history."""
+
+    visits: tuple[VisitThen, ...]
+    points: tuple[PointHistory, ...]
+
+
+def keep_told(row: Visit, loaded: Loaded) -> None:
+    """Keep what a visit told, as it is finished, and work out how its unit stands. The row is saved by the caller."""
+    judged = assess(loaded.visit)
+    row.told = _TOLD.dump_python(told_of(loaded.visit, judged), mode="json", exclude_none=True, exclude_defaults=True)
+    row.overall = judged.overall.value
+    row.find_text = find_text_of(row, loaded.names.get(row.technician_id, ""))
+
+
+def refresh_standing(company: Company, unit: Unit, visit: CoreVisit, at: datetime) -> None:
+    """Work out anew how a unit stands, after one of its visits was finished or a part was changed."""
+    record = unit_record(company, unit, with_open=False)
+    found = standing(visit, record.points, _left(company, unit))
+    UnitStanding.objects.of(company).update_or_create(unit=unit, defaults={"company": company, **_row(found), "visit_at": at})
+
+
+def _row(found: Standing) -> dict[str, Any]:
+    plain = _STANDING.dump_python(found, mode="json")
+    return {
+        "rank": WORST_FIRST.index(found.overall), "crosses": found.crosses, "watched": plain["watched"], "left": found.left,
+        "points": [one.point for one in found.watched],
+    }  # fmt: skip
+
+
+def _left(company: Company, unit: Unit) -> int:
+    latest = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-scheduled_for").first()
+    return 0 if latest is None else LiftedLine.objects.of(company).filter(visit=latest, ending__how="left").count()
+
+
+def unit_record(company: Company, unit: Unit, with_open: bool = True) -> UnitRecord:
+    """A unit's visits and each point's history; visits still open are judged as they stand now."""
+    rows = list(Visit.objects.of(company).filter(unit=unit).select_related("technician").order_by("-scheduled_for")[:MOST_VISITS])
+    told = [(row.scheduled_for, str(row.id), _TOLD.validate_python(row.told)) for row in rows if row.told is not None]
+    overall: dict[Any, str] = {row.id: row.overall for row in rows}
+    live = [row for row in rows if row.told is None][:MOST_OPEN] if with_open else []
+    for row in live:
+        judged = _judged(company, row)
+        told.append((row.scheduled_for, str(row.id), judged[0]))
+        overall[row.id] = judged[1].overall.value
+    return UnitRecord(tuple(_then(row, overall[row.id]) for row in rows), histories(told, parts_changed(company, unit)))
+
+
+def _judged(company: Company, row: Visit) -> tuple[tuple[Told, ...], Assessment]:
+    visit = load_visit(company, find_visit(company, row.id)).visit
+    judged = assess(visit)
+    return told_of(visit, judged), judged
+
+
+def _then(row: Visit, overall: str) -> VisitThen:
+    return VisitThen(
+        str(row.id), row.scheduled_for, row.technician.shown_name, row.complaint, overall or Verdict.UNJUDGED.value,
+        row.finished_at is not None, "" if row.return_of_id is None else str(row.return_of_id),
+    )  # fmt: skip
+
+
+def parts_changed(company: Company, unit: Unit) -> Sequence[PartChanged]:
+    """The parts put into a unit, oldest first."""
+    rows = PartFitted.objects.of(company).filter(unit=unit).order_by("at")
+    return [PartChanged(row.part, row.at) for row in rows]
