@@ -32,7 +32,7 @@ class Told:
 
     point: str
     value: str
-    verdict: Verdict | None
+    verdict: Verdict | None = None
     number: float | None = None
     low: float | None = None
     high: float | None = None

@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from accounts.demo_history import FELL, QUARRY
+
 # An entry is (point, value) or (point, value, tags); ("power", "live") says that the unit was powered up.
 Entry = tuple[str, str] | tuple[str, str, dict[str, Any]]
 
@@ -79,7 +81,7 @@ UNITS: list[dict[str, Any]] = [
     {
         "key": "quarry", "site": "Quarry Lane 8", "address": "8 Quarry Lane, Upper Tern", "label": "north pad", "serial": "TH-0417",
         "plate": _QUARRY,
-        "visits": [{
+        "visits": [*QUARRY, {
             "technician": "wren", "minute": 545, "complaint": "hums-no-start", "began": "suddenly",
             "notes": "No heat since last evening. Hums for a few seconds, then stops.", "conditions": {"outdoor_f": 31}, "dead": True,
             "entries": [*_DEAD, *_BLED, ("look.capacitor.case", "dished"), *_SOUND, ("cap.herm.uf", "50.4"), ("cap.fan.uf", "7.4")],
@@ -88,7 +90,7 @@ UNITS: list[dict[str, Any]] = [
     {
         "key": "fell", "site": "Fell Road 21", "address": "21 Fell Road, Upper Tern", "label": "side yard", "serial": "TH-0233",
         "plate": _FELL,
-        "visits": [{"technician": "wren", "minute": 660, "complaint": "maintenance", "notes": "Yearly visit. Gate code is with the office."}],
+        "visits": [*FELL, {"technician": "wren", "minute": 660, "complaint": "maintenance", "notes": "Yearly visit. Gate code is with the office."}],
     },
     {
         "key": "millrace", "site": "Millrace Cottage", "address": "2 Weir Path, Tern Bottom", "label": "behind the shed", "serial": "TH-0098",

@@ -11,6 +11,10 @@ const RoundScreen = lazy(() => import("./screens/round/RoundScreen"));
 const RulesScreen = lazy(() => import("./screens/rules/Rules"));
 const MetersScreen = lazy(() => import("./screens/meters/Meters"));
 const BoardsScreen = lazy(() => import("./screens/boards/Boards"));
+const UnitScreen = lazy(() => import("./screens/unit/Unit"));
+const WatchScreen = lazy(() => import("./screens/watch/Watch"));
+const FindScreen = lazy(() => import("./screens/find/Find"));
+const TagScreen = lazy(() => import("./screens/unit/Tag"));
 const SheetScreen = lazy(() => import("./screens/sheet/Sheet"));
 
 export function App() {
@@ -23,6 +27,10 @@ export function App() {
       <Routes>
         <Route path="/" element={<TodayScreen />} />
         <Route path="/rules" element={<RulesScreen />} />
+        <Route path="/watch" element={<WatchScreen />} />
+        <Route path="/find" element={<FindScreen />} />
+        <Route path="/u/:tag" element={<TagScreen />} />
+        <Route path="/units/:unitId" element={<UnitScreen />} />
         <Route path="/boards" element={<BoardsScreen />} />
         <Route path="/meters" element={<MetersScreen />} />
         <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />

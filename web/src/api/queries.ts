@@ -32,6 +32,27 @@ export const useHouseRules = () =>
 export const useMeters = () =>
   useQuery({ queryKey: ["meters"], queryFn: () => data(api.GET("/api/company/meters")) });
 
+export const useUnit = (id: string) =>
+  useQuery({
+    queryKey: ["unit", id],
+    queryFn: () => data(api.GET("/api/units/{unit_id}", { params: { path: { unit_id: id } } })),
+  });
+
+export const useWatch = (point: string, page: number) =>
+  useQuery({
+    queryKey: ["watch", point, page],
+    queryFn: () => data(api.GET("/api/fleet/watch", { params: { query: { point, page } } })),
+    placeholderData: (before) => before,
+  });
+
+export const useFind = (words: string) =>
+  useQuery({
+    queryKey: ["find", words],
+    queryFn: () => data(api.GET("/api/fleet/find", { params: { query: { q: words } } })),
+    placeholderData: (before) => before,
+    enabled: words.trim().length > 1,
+  });
+
 export const useBoards = () =>
   useQuery({ queryKey: ["boards"], queryFn: () => data(api.GET("/api/company/boards")) });
 

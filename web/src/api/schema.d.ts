@@ -2384,7 +2384,7 @@ export interface components {
             point: string;
             /** Value */
             value: string;
-            verdict: components["schemas"]["Verdict"] | null;
+            verdict?: components["schemas"]["Verdict"] | null;
             /** Number */
             number?: number | null;
             /** Low */

@@ -1,6 +1,6 @@
 /** The dark bar at the top of every screen: the name, what this screen is about, and the person's own switches. */
 import { Box, Flex, Link } from "@chakra-ui/react";
-import { CircuitBoard, Gauge, LogOut, Moon, Scale, Sun } from "lucide-react";
+import { CircuitBoard, Eye, Gauge, LogOut, Moon, Scale, Search, Sun } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 
@@ -59,6 +59,12 @@ export function Bar({ children }: { children?: ReactNode }) {
           {children}
         </Flex>
         <Box ml="auto" display="flex">
+          <BarLink to="/find" label="Find a unit or visit">
+            <Search size={20} aria-hidden />
+          </BarLink>
+          <BarLink to="/watch" label="Watch list">
+            <Eye size={20} aria-hidden />
+          </BarLink>
           <BarLink to="/rules" label="House rules">
             <Scale size={20} aria-hidden />
           </BarLink>

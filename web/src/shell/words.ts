@@ -37,4 +37,11 @@ export const clock = (at: string) => CLOCK.format(new Date(at));
 
 export const dayAndClock = (at: string) => DAY_AND_CLOCK.format(new Date(at));
 
+const DAY = new Intl.DateTimeFormat([], { year: "numeric", month: "short", day: "numeric" });
+const MONTH = new Intl.DateTimeFormat([], { year: "numeric", month: "short" });
+
+export const day = (at: string) => DAY.format(new Date(at));
+
+export const month = (at: string) => MONTH.format(new Date(at));
+
 export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

@@ -1,8 +1,8 @@
 /** The plate station: the complaint, the plate as read and to be corrected, what is fitted, and what the plate's rules say. */
-import { Box, chakra, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { useForm } from "react-hook-form";
-import { useNavigate } from "react-router";
+import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
 import { readDraft, writeDraft } from "../../api/draft";
@@ -177,6 +177,9 @@ function Complaint({ visit }: { visit: VisitShown }) {
           .join(" · ")}
       </Text>
       {visit.notes && <Text mt="1">{visit.notes}</Text>}
+      <Link asChild color="copper" fontWeight="600" minH="44px" display="inline-flex" alignItems="center">
+        <RouterLink to={`/units/${visit.unit_id}`}>What this unit read before</RouterLink>
+      </Link>
     </Box>
   );
 }

@@ -1,17 +1,24 @@
 /** The plate as it was read, and what its own rules say. */
 import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 
-import type { VisitShown } from "../../api/client";
+import type { Finding, VisitShown } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
 import { PLATE_FIELDS } from "../plate/plateFields";
-import { key, typedFrom } from "../plate/plateForm";
+import { key, typedFrom, type PlateTyped } from "../plate/plateForm";
 
 export function SheetPlate({ visit }: { visit: VisitShown }) {
-  const typed = typedFrom(visit.round.plate, visit.round.fitted, visit.round.contactor_fitted);
-  const shown = PLATE_FIELDS.filter(({ name }) => typed.fields[key(name)] || typed.unreadable[key(name)]);
-  const findings = visit.round.assessment.findings.filter(
+  const { round } = visit;
+  const findings = round.assessment.findings.filter(
     ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
   );
+  return (
+    <PlateShown typed={typedFrom(round.plate, round.fitted, round.contactor_fitted)} findings={findings} />
+  );
+}
+
+/** A plate's fields as read, and findings on them. */
+export function PlateShown({ typed, findings }: { typed: PlateTyped; findings: Finding[] }) {
+  const shown = PLATE_FIELDS.filter(({ name }) => typed.fields[key(name)] || typed.unreadable[key(name)]);
   return (
     <Box as="section" aria-label="Plate">
       <Heading as="h2" fontSize="lg" mb="1">

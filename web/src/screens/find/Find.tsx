@@ -1,0 +1,108 @@
+/** One box over units, sites, serials and visits. */
+import { Box, Heading, Link, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { Link as RouterLink, useSearchParams } from "react-router";
+
+import { useFind } from "../../api/queries";
+import { Bar } from "../../shell/Bar";
+import { TextInput } from "../../shell/controls";
+import { COMPLAINT, dayAndClock } from "../../shell/words";
+
+const PAUSE_MS = 150;
+
+export default function FindScreen() {
+  const [query, setQuery] = useSearchParams();
+  const [typed, setTyped] = useState(query.get("q") ?? "");
+  const words = query.get("q") ?? "";
+  // Asked when the fingers rest, and kept in the address, so that going back finds the same.
+  useEffect(() => {
+    const rest = window.setTimeout(() => setQuery(typed ? { q: typed } : {}, { replace: true }), PAUSE_MS);
+    return () => window.clearTimeout(rest);
+  }, [typed, setQuery]);
+  const found = useFind(words);
+  const nothing = found.data && found.data.units.length + found.data.visits.length === 0;
+  return (
+    <>
+      <Bar>
+        <Text color="onBarFaint">Find</Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "8" }} maxW="60rem">
+        <Heading as="h1" fontSize="2xl" mb="3">
+          Find a unit or a visit
+        </Heading>
+        <TextInput
+          autoFocus
+          type="search"
+          aria-label="Street, name, serial, complaint or day"
+          placeholder="street, name, serial, complaint or day"
+          fontSize="xl"
+          minH="60px"
+          maxLength={200}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        {found.isError && <Text color="brick">{found.error.message}</Text>}
+        {words.trim().length > 1 && nothing && <Text mt="4">Nothing fits these words.</Text>}
+        {words.trim().length > 1 && found.data && found.data.units.length > 0 && (
+          <Part title="Units">
+            {found.data.units.map((one) => (
+              <Hit
+                key={one.id}
+                to={`/units/${one.id}`}
+                title={`${one.site}, ${one.unit}`}
+                more={[one.address, one.serial && `serial ${one.serial}`]}
+              />
+            ))}
+          </Part>
+        )}
+        {words.trim().length > 1 && found.data && found.data.visits.length > 0 && (
+          <Part title="Visits">
+            {found.data.visits.map((one) => (
+              <Hit
+                key={one.id}
+                to={`/visits/${one.id}/sheet`}
+                title={`${one.site}, ${one.unit}`}
+                more={[dayAndClock(one.at), COMPLAINT[one.complaint] ?? one.complaint]}
+              />
+            ))}
+          </Part>
+        )}
+      </Box>
+    </>
+  );
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box as="section" aria-label={title} mt="6">
+      <Heading as="h2" fontSize="sm" color="faint" mb="1">
+        {title}
+      </Heading>
+      <Box borderTopWidth="1px" borderColor="edge">
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+function Hit({ to, title, more }: { to: string; title: string; more: (string | undefined)[] }) {
+  return (
+    <Link
+      asChild
+      display="block"
+      color="ink"
+      py="3"
+      minH="56px"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      _hover={{ bg: "panel" }}
+    >
+      <RouterLink to={to}>
+        <b>{title}</b>
+        <Text as="span" display="block" color="faint">
+          {more.filter(Boolean).join(" · ")}
+        </Text>
+      </RouterLink>
+    </Link>
+  );
+}

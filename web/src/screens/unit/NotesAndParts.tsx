@@ -1,0 +1,117 @@
+/** A unit's notes, the parts put into it, and a visit opened to it. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { queries } from "../../api/queries";
+import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { capital, day } from "../../shell/words";
+
+type UnitFile = Schemas["UnitFile"];
+
+export function NotesAndParts({ unit }: { unit: UnitFile }) {
+  const [problem, setProblem] = useState("");
+  const [draft, setDraft] = useDraft(`${unit.id} notes`);
+  const notes = draft ? (JSON.parse(draft) as string) : unit.notes;
+  const [part, setPart] = useState("");
+  const [on, setOn] = useState("");
+  const [note, setNote] = useState("");
+  const path = { unit_id: unit.id };
+  const attempt = async (ask: () => Promise<UnitFile>, then: () => void) => {
+    try {
+      queries.setQueryData(["unit", unit.id], await ask());
+      void queries.invalidateQueries({ queryKey: ["watch"] });
+      setProblem("");
+      then();
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  const keepNotes = () =>
+    attempt(
+      () => data(api.PUT("/api/units/{unit_id}/notes", { params: { path }, body: { notes } })),
+      () => setDraft(""),
+    );
+  const keepPart = () =>
+    attempt(
+      () =>
+        data(
+          api.POST("/api/units/{unit_id}/parts", {
+            params: { path },
+            body: {
+              id: crypto.randomUUID(),
+              part,
+              note,
+              at: on ? new Date(`${on}T12:00:00`).toISOString() : null,
+            },
+          }),
+        ),
+      () => {
+        setPart("");
+        setNote("");
+        setOn("");
+      },
+    );
+  return (
+    <>
+      <Box as="section" aria-label="Notes">
+        <Heading as="h2" fontSize="md" mb="1">
+          Notes
+        </Heading>
+        <TextArea
+          rows={4}
+          fontFamily="inherit"
+          maxLength={4000}
+          aria-label="Notes on this unit"
+          value={notes}
+          onChange={(event) => setDraft(JSON.stringify(event.target.value))}
+        />
+        {notes !== unit.notes && (
+          <Button mt="1" look="next" onClick={() => void keepNotes()}>
+            Keep the notes
+          </Button>
+        )}
+      </Box>
+      <Box as="section" aria-label="Parts put in">
+        <Heading as="h2" fontSize="md" mb="1">
+          Parts put in
+        </Heading>
+        <Text fontSize="sm" color="faint" mb="2">
+          A new part starts a new line in the readings.
+        </Text>
+        {unit.parts.map((one) => (
+          <Text key={one.part + one.at} py="1" borderTopWidth="1px" borderColor="rule">
+            <b>{capital(one.part)}</b>, {day(one.at)}, {one.by_whom}
+            {one.note && `: ${one.note}`}
+          </Text>
+        ))}
+        <Flex gap="2" wrap="wrap" mt="2">
+          <Choice aria-label="Part put in" value={part} onChange={(event) => setPart(event.target.value)}>
+            <option value="">Choose a part</option>
+            {unit.part_names.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </Choice>
+          <TextInput
+            type="date"
+            aria-label="Put in on; today where left empty"
+            value={on}
+            onChange={(event) => setOn(event.target.value)}
+          />
+          <TextInput
+            aria-label="Note on the part"
+            placeholder="note"
+            maxLength={200}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+          <Button disabled={part === ""} onClick={() => void keepPart()}>
+            Record the part
+          </Button>
+        </Flex>
+      </Box>
+      {problem && <FieldProblem id="unit-problem">{problem}</FieldProblem>}
+    </>
+  );
+}

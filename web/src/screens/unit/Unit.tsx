@@ -1,0 +1,123 @@
+/** A unit's file: what it is, what was put into it, its visits, and what each point read over the years. */
+import { Box, Flex, Grid, Heading, Link, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { Link as RouterLink, useParams } from "react-router";
+
+import type { Schemas } from "../../api/client";
+import { useUnit } from "../../api/queries";
+import { Cabinet } from "../../drawing/Cabinet";
+import { Mark, type MarkKind } from "../../drawing/Mark";
+import { Bar } from "../../shell/Bar";
+import { Notice } from "../../shell/Notice";
+import { COMPLAINT, day } from "../../shell/words";
+import { typedFrom } from "../plate/plateForm";
+import { PlateShown } from "../sheet/SheetPlate";
+import { Compare } from "./Compare";
+import { History } from "./History";
+import { NotesAndParts } from "./NotesAndParts";
+
+type UnitFile = Schemas["UnitFile"];
+
+export default function UnitScreen() {
+  const { unitId = "" } = useParams();
+  const unit = useUnit(unitId);
+  if (unit.isPending) return <Notice>Opening the unit …</Notice>;
+  if (unit.isError) return <Notice>{unit.error.message}</Notice>;
+  return <Opened unit={unit.data} />;
+}
+
+function Opened({ unit }: { unit: UnitFile }) {
+  const [compared, setCompared] = useState<string[]>([]);
+  return (
+    <>
+      <Bar>
+        <Text fontWeight="600" truncate>
+          {unit.site}, {unit.label}
+        </Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "6" }} maxW="82rem">
+        <Heading as="h1" fontSize="2xl">
+          {unit.site}, {unit.label}
+        </Heading>
+        <Text color="faint" mb="4">
+          {[unit.address, unit.serial && `serial ${unit.serial}`].filter(Boolean).join(" · ")}
+        </Text>
+        <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 20rem" }} gap="8" alignItems="start">
+          <Box minW="0">
+            {compared.length === 2 ? (
+              <Compare unit={unit} visits={compared} close={() => setCompared([])} />
+            ) : (
+              <History points={unit.points} />
+            )}
+            <Box as="section" aria-label="Wiring" mt="8">
+              <Cabinet cabinet={unit.cabinet} point="" />
+            </Box>
+            <PlateShown typed={typedFrom(unit.plate, [], null)} findings={[]} />
+          </Box>
+          <Box display="grid" gap="6">
+            <Visits unit={unit} compared={compared} setCompared={setCompared} />
+            <NotesAndParts unit={unit} />
+          </Box>
+        </Grid>
+      </Box>
+    </>
+  );
+}
+
+function Visits(props: { unit: UnitFile; compared: string[]; setCompared: (visits: string[]) => void }) {
+  const { unit, compared, setCompared } = props;
+  const turn = (id: string) =>
+    setCompared(compared.includes(id) ? compared.filter((one) => one !== id) : [...compared, id].slice(-2));
+  return (
+    <Box as="section" aria-label="Visits">
+      <Heading as="h2" fontSize="md" mb="1">
+        Visits
+      </Heading>
+      {unit.visits.length === 0 && <Text color="faint">None yet.</Text>}
+      {unit.visits.length > 1 && (
+        <Text fontSize="sm" color="faint" mb="1">
+          Tick two to lay them side by side.
+        </Text>
+      )}
+      {unit.visits.map((visit) => (
+        <Flex key={visit.id} gap="2" align="center" borderTopWidth="1px" borderColor="rule" minH="52px">
+          <Flex as="label" align="center" justify="center" minW="44px" minH="44px">
+            <input
+              type="checkbox"
+              aria-label={`Compare the visit of ${day(visit.at)}`}
+              checked={compared.includes(visit.id)}
+              onChange={() => turn(visit.id)}
+            />
+          </Flex>
+          <Mark kind={visit.overall as MarkKind} />
+          <Link
+            asChild
+            color="ink"
+            flex="1"
+            minH="44px"
+            display="flex"
+            flexDirection="column"
+            alignItems="flex-start"
+            justifyContent="center"
+          >
+            <RouterLink to={`/visits/${visit.id}${visit.finished ? "/sheet" : ""}`}>
+              <Text as="span" fontWeight="600">
+                {day(visit.at)}
+              </Text>
+              <Text as="span" fontSize="sm" color="faint">
+                {[
+                  COMPLAINT[visit.complaint] ?? visit.complaint,
+                  visit.technician,
+                  !visit.finished && "open",
+                  visit.return_of && "return visit",
+                ]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </Text>
+            </RouterLink>
+          </Link>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
