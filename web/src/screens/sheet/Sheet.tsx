@@ -12,6 +12,7 @@ import { capital, COMPLAINT, dayAndClock, POWER } from "../../shell/words";
 import { SheetLifted } from "./SheetLifted";
 import { SheetPlate } from "./SheetPlate";
 import { SheetReadings } from "./SheetReadings";
+import { Sign } from "./Sign";
 
 export default function Sheet() {
   const { visitId = "" } = useParams();
@@ -117,16 +118,28 @@ function Paper({ visit }: { visit: VisitShown }) {
         Judged by: {Object.values(visit.schools).join("; ")}. Readings tell what was measured on the day; work
         on live parts is for licensed people, under local code.
       </Text>
+      <Sign visit={visit.id} />
       <Flex gap="3" mt="4" wrap="wrap" className="no-print">
-        <Button look="next" onClick={() => window.print()}>
-          Print
-        </Button>
-        <a href={`/api/visits/${visit.id}/file`} download>
-          <Button as="span" display="inline-flex" alignItems="center">
-            Visit file (JSON)
-          </Button>
-        </a>
+        <SheetLink href={`/api/visits/${visit.id}/report`} look="next">
+          Page to hand over
+        </SheetLink>
+        <SheetLink href={`/api/visits/${visit.id}/report.pdf`} look="next">
+          PDF
+        </SheetLink>
+        <Button onClick={() => window.print()}>Print this</Button>
+        <SheetLink href={`/api/visits/${visit.id}/file`}>Visit file (JSON)</SheetLink>
       </Flex>
     </Box>
+  );
+}
+
+/** A file of this visit, opened beside the app. */
+function SheetLink(props: { href: string; look?: "next"; children: string }) {
+  return (
+    <a href={props.href} target="_blank" rel="noreferrer">
+      <Button as="span" look={props.look ?? "plain"} display="inline-flex" alignItems="center">
+        {props.children}
+      </Button>
+    </a>
   );
 }

@@ -1,0 +1,132 @@
+"""A visit in plain words, for the person whose unit it is: what was found, done and left, and what to be careful with."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from outer_test.assess import Assessment
+from outer_test.finding import Finding
+from outer_test.history import PartChanged
+from outer_test.verdict import Verdict
+from outer_test.visit import Visit
+
+# What a point is part of, in words that need no trade; the first that fits.
+_PLAIN = (
+    ("cap.herm", "run capacitor", "The capacitor that helps the compressor start and run"),
+    ("cap.fan", "run capacitor", "The capacitor that runs the outdoor fan"),
+    ("cap.start", "start capacitor", "The capacitor that gives the compressor its push at the start"),
+    ("cap.blower", "blower capacitor", "The capacitor of the indoor fan"),
+    ("look.capacitor", "run capacitor", "The capacitor's case"),
+    ("contactor", "contactor", "The switch that turns the outdoor unit on (contactor)"),
+    ("look.contactor", "contactor", "The switch that turns the outdoor unit on (contactor)"),
+    ("fan_winding", "fan motor", "The outdoor fan's motor"),
+    ("winding", "compressor", "The compressor's windings"),
+    ("lead.", "compressor", "The wires to the compressor"),
+    ("amps.compressor", "compressor", "The current the compressor draws"),
+    ("amps.fan", "fan motor", "The current the outdoor fan draws"),
+    ("amps.element", "aux heat", "The electric heaters indoors"),
+    ("amps.", "circuit", "The unit's current"),
+    ("line.", "supply", "The power supply to the unit"),
+    ("control.", "control", "The low-voltage control wiring"),
+    ("defrost.run", "defrost", "The defrost, watched from start to end"),
+    ("defrost.", "defrost", "The parts that clear ice from the coil"),
+    ("swap.", "defrost", "The new defrost board"),
+    ("look.coil", "coil", "The outdoor coil"),
+    ("look.", "unit", "What was seen at the unit"),
+    ("plate.", "plate", "The unit's nameplate against what is installed"),
+    ("button.", "unit", "Closing up"),
+)  # fmt: skip
+_HOW = {
+    Verdict.STOP: "is dangerous",
+    Verdict.BAD: "is not as it should be",
+    Verdict.UNSURE: "could not be told for certain",
+    Verdict.WATCH: "is working, and worth watching",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Said:
+    """One thing said to the customer: in plain words, the measurement behind it, and how bad it is."""
+
+    words: str
+    measured: str
+    verdict: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class CustomerPage:
+    """The customer's page. `sound` names what was tested and found right."""
+
+    headline: str
+    found: tuple[Said, ...]
+    sound: tuple[str, ...]
+    done: tuple[str, ...]
+    left: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+def customer_page(visit: Visit, judged: Assessment, parts: Sequence[PartChanged] = (), forced: str = "") -> CustomerPage:
+    """The visit for its customer. parts: put in on this visit. forced: the reason it was finished with lines still open.
+
+    >>> from outer_test.assess import assess
+    >>> customer_page(Visit(), assess(Visit())).headline
+    'Nothing was measured on this visit.'
+    """
+    telling = [one for one in judged.findings if one.verdict in _HOW and not one.point.startswith("safe.")]
+    found = tuple(_said(one) for one in sorted(telling, key=lambda one: list(_HOW).index(one.verdict)))
+    groups = {_plain(one)[1] for one in telling}
+    good = [one for one in judged.findings if one.verdict is Verdict.GOOD and not one.point.startswith(("safe.", "plate."))]
+    sound = tuple(dict.fromkeys(words for one in good if (words := _plain(one)[1]) not in groups))
+    return CustomerPage(
+        _headline(judged, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))
+    )  # fmt: skip
+
+
+def _plain(finding: Finding) -> tuple[str, str]:
+    return next(((part, words) for prefix, part, words in _PLAIN if finding.point.startswith(prefix)), ("unit", "The unit"))
+
+
+def _said(finding: Finding) -> Said:
+    _, words = _plain(finding)
+    return Said(f"{words} {_HOW[finding.verdict]}.", f"{finding.why} {finding.next}".strip(), finding.verdict)
+
+
+def _headline(judged: Assessment, found: Sequence[Said], sound: Sequence[str]) -> str:
+    verdicts = {one.verdict for one in found}
+    if Verdict.STOP in verdicts:
+        return "Do not run this unit: something is dangerous."
+    if judged.accused:
+        parts = " and ".join(one.part for one in judged.accused)
+        return f"It needs work: the {parts}."
+    if Verdict.BAD in verdicts:
+        return "Something is not as it should be."
+    if found:
+        return "It works; a few things are worth watching."
+    return "Everything that was measured is as it should be." if sound else "Nothing was measured on this visit."
+
+
+def _done(visit: Visit, parts: Sequence[PartChanged]) -> Iterator[str]:
+    for part in parts:
+        yield f"New part put in: {part.part}."
+    if visit.saw("record.cleaning") == "done":
+        yield "The coil was cleaned."
+    back = sum(1 for line in visit.lifted if line.end is not None and line.end.how == "back")
+    if back:
+        yield f"{back} wire{'s' if back > 1 else ''} or part{'s' if back > 1 else ''} taken off for measuring, and put back."
+    for line in visit.lifted:
+        if line.end is not None and line.end.how == "retired":
+            yield f"{line.what}: not needed any more ({line.end.why})."
+
+
+def _left(visit: Visit, forced: str) -> Iterator[str]:
+    for line in visit.lifted:
+        if line.end is None:
+            yield f"{line.what}: not put back" + (f". Reason: {forced}" if forced else "") + "."
+        elif line.end.how == "left":
+            yield f"{line.what}: left until the return visit ({line.end.why})."
+
+
+def _cautions(judged: Assessment) -> Iterator[str]:
+    if any(one.verdict is Verdict.STOP for one in judged.findings):
+        yield "Keep the unit switched off, and do not reset its breaker, until it has been repaired."
+    yield "Do not open the outdoor unit: parts inside stay charged with the power off."
+    yield "Work on it is for licensed people, under the local code."

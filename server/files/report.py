@@ -1,0 +1,163 @@
+"""The visit sheet: a customer page and a technical page, as one page of HTML that is also what the PDF is made from."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cache
+from pathlib import Path
+from typing import Any
+
+from django.conf import settings
+from django.template.loader import render_to_string
+from django.utils.safestring import SafeString, mark_safe
+from weasyprint import CSS, HTML
+from weasyprint.text.fonts import FontConfiguration
+from weasyprint.urls import URLFetcher
+
+from accounts.models import Company
+from files.report_tape import mark, tape
+from outer_test.assess import Assessment, assess
+from outer_test.customer import customer_page
+from outer_test.finding import Finding
+from outer_test.history import PartChanged
+from outer_test.house import SCHOOLS
+from outer_test.plan import stations
+from outer_test.titles import title_of
+from outer_test.verdict import WORST_FIRST
+from visits.keep import parts_changed, unit_record
+from visits.load import Loaded
+from visits.models import Signature
+from visits.shapes import EntryShown
+from visits.show import show_round
+
+COMPLAINTS = {
+    "nothing-at-all": "will not start, nothing at all", "hums-no-start": "hums, does not start", "trips-breaker": "trips breaker or fuse",
+    "fan-stopped": "runs, fan does not", "compressor-stopped": "fan runs, compressor does not", "iced-over": "iced over",
+    "blows-cold": "blows cold in heating", "never-defrosts": "never defrosts", "defrosts-too-often": "defrosts too often",
+    "noisy-defrost": "noisy in defrost", "high-bill": "high bill, aux always on", "maintenance": "maintenance, no complaint",
+}  # fmt: skip
+LIFTED = {"back": "back", "retired": "not needed any more", "left": "left until the return visit", "": "NOT PUT BACK"}
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """One reading of the technical page."""
+
+    title: str
+    shown: str
+    mark: SafeString
+    tape: SafeString
+    why: str
+    rule: str
+    meter: str
+    before: str
+    superseded: str
+    caution: str
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A station of the technical page."""
+
+    title: str
+    lines: tuple[Line, ...]
+
+
+def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> str:
+    """The sheet as a page. It asks for no script; its fonts come from the app itself."""
+    judged = assess(loaded.visit)
+    shown = show_round(loaded, judged)
+    row = loaded.row
+    parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]
+    signature = Signature.objects.of(company).filter(visit=row).order_by("-id").first()
+    return render_to_string(
+        "files/report.html",
+        {
+            "company": company, "row": row, "unit": row.unit, "site": row.unit.site, "technician": loaded.names.get(row.technician_id, ""),
+            "complaint": COMPLAINTS.get(row.complaint, "none recorded"),
+            "page": customer_page(loaded.visit, judged, parts, row.finish_reason),
+            "marks": {verdict.value: mark_safe(mark(verdict)) for verdict in WORST_FIRST},
+            "overall": judged.overall, "parts": list(_parts(company, loaded, judged, shown.entries)),
+            "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
+            "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
+            "signature": signature, "strokes": [] if signature is None else [_stroke(one) for one in signature.strokes],
+            "fonts": [] if for_paper else _font_names(), "for_paper": for_paper,
+        },
+    )  # fmt: skip
+
+
+def _on_visit(part: PartChanged, loaded: Loaded) -> bool:
+    begun, ended = loaded.row.scheduled_for, loaded.row.finished_at
+    return part.at.date() == begun.date() or (ended is not None and begun <= part.at <= ended)
+
+
+def _stroke(points: list[list[float]]) -> str:
+    return " ".join(f"{x * 300:.1f},{y * 300:.1f}" for x, y in points)
+
+
+def _parts(company: Company, loaded: Loaded, judged: Assessment, entries: tuple[EntryShown, ...]) -> Iterator[Part]:
+    found: dict[str, Finding] = {}
+    for one in judged.findings:
+        before = found.get(one.point)
+        if before is None or WORST_FIRST.index(one.verdict) < WORST_FIRST.index(before.verdict):
+            found[one.point] = one
+    earlier = _earlier(company, loaded)
+    for station in stations(loaded.visit, {}):
+        names = [step.point for step in station.steps]
+        own = [point for point in dict.fromkeys(one.point for one in entries) if point in names]
+        lines = tuple(_line(point, found.get(point), [one for one in entries if one.point == point], earlier) for point in own)
+        if lines:
+            yield Part(station.title, lines)
+
+
+def _line(point: str, finding: Finding | None, entries: list[EntryShown], earlier: dict[str, str]) -> Line:
+    standing = next((one for one in reversed(entries) if one.stands), entries[-1])
+    gone = ", ".join(f"{one.value} {one.unit} at {one.at:%H:%M}" for one in entries if one is not standing)
+    rule = "" if finding is None else ", ".join(filter(None, (finding.rule, finding.school, finding.source)))
+    return Line(
+        title_of(point), f"{standing.value} {standing.unit}".strip(),
+        mark_safe(mark(None if finding is None else finding.verdict)), mark_safe("" if finding is None else tape(finding)),
+        "" if finding is None else f"{finding.verdict.value.capitalize()}. {finding.why}", rule,
+        f"{standing.at:%H:%M}, {standing.by_whom}" + (f", {standing.meter}" if standing.meter else ""), earlier.get(point, ""), gone,
+        "" if finding is None else finding.caution,
+    )  # fmt: skip
+
+
+def _earlier(company: Company, loaded: Loaded) -> dict[str, str]:
+    """What each point read on the visit before this one."""
+    before: dict[str, str] = {}
+    for history in unit_record(company, loaded.row.unit, with_open=False).points:
+        older = [one for one in history.readings if one.at < loaded.row.scheduled_for and one.visit != str(loaded.row.id)]
+        if older:
+            before[history.point] = f"{older[-1].told.value} {older[-1].told.unit} on {older[-1].at:%Y-%m-%d}"
+    return before
+
+
+def _font_names() -> list[tuple[str, str]]:
+    return [(name, f"/assets/{file.name}") for name, file in _fonts()]
+
+
+@cache
+def _fonts() -> tuple[tuple[str, Path], ...]:
+    folder = Path(settings.WEB_DIST) / "assets"
+    wanted = (("Archivo", "archivo-latin-wght-*.woff2"), ("Red Hat Mono", "red-hat-mono-latin-wght-*.woff2"))
+    return tuple((name, file) for name, pattern in wanted for file in folder.glob(pattern))
+
+
+class _OwnFontsOnly(URLFetcher):  # type: ignore[misc]
+    """Nothing but this app's own font files is fetched, whatever a sheet's text says."""
+
+    def fetch(self, url: str, headers: Any = None) -> Any:
+        """One of the app's fonts; everything else is refused."""
+        if url not in {file.as_uri() for _, file in _fonts()}:
+            raise ValueError(f"a sheet fetches nothing: {url[:80]}")
+        return super().fetch(url, headers)
+
+
+def report_pdf(company: Company, loaded: Loaded) -> bytes:
+    """The same page as PDF, with its fonts inside."""
+    fonts, fetcher = FontConfiguration(), _OwnFontsOnly()
+    faces = [f'@font-face {{ font-family: "{name}"; src: url("{file.as_uri()}"); }}' for name, file in _fonts()]
+    page = HTML(string=report_html(company, loaded, for_paper=True), url_fetcher=fetcher)
+    style = CSS(string="".join(faces), font_config=fonts, url_fetcher=fetcher)
+    pdf: bytes = page.write_pdf(stylesheets=[style], font_config=fonts)
+    return pdf

@@ -1,0 +1,101 @@
+/** A signature drawn with a finger or a pen. Cleared, nothing is kept; kept, it prints on the sheet. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useRef, useState, type PointerEvent } from "react";
+
+import { api, ApiProblem, data } from "../../api/client";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+
+type Point = [number, number];
+const WIDE = 300;
+const HIGH = 100;
+
+export function Sign({ visit }: { visit: string }) {
+  const [strokes, setStrokes] = useState<Point[][]>([]);
+  const [name, setName] = useState("");
+  const [told, setTold] = useState("");
+  const [problem, setProblem] = useState("");
+  const drawing = useRef(false);
+  const at = (event: PointerEvent<SVGSVGElement>): Point => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const hold = (value: number) => Math.min(Math.max(value, 0), 1);
+    return [
+      hold((event.clientX - box.left) / box.width),
+      hold((event.clientY - box.top) / box.height) * (HIGH / WIDE),
+    ];
+  };
+  const begin = (event: PointerEvent<SVGSVGElement>) => {
+    drawing.current = true;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setStrokes([...strokes, [at(event)]]);
+  };
+  const draw = (event: PointerEvent<SVGSVGElement>) => {
+    if (!drawing.current) return;
+    const point = at(event);
+    setStrokes((all) => [...all.slice(0, -1), [...(all.at(-1) ?? []), point]]);
+  };
+  const keep = async () => {
+    try {
+      await data(
+        api.POST("/api/visits/{visit_id}/signature", {
+          params: { path: { visit_id: visit } },
+          body: { id: crypto.randomUUID(), name, strokes },
+        }),
+      );
+      setTold(`Signed by ${name}. It prints on the sheet.`);
+      setProblem("");
+      setStrokes([]);
+    } catch (error) {
+      setProblem(
+        error instanceof ApiProblem
+          ? error.message
+          : "The server does not answer. The signature is still here.",
+      );
+    }
+  };
+  return (
+    <Box as="section" aria-label="Signature" className="no-print" mt="6">
+      <Heading as="h2" fontSize="lg" mb="1">
+        Signature
+      </Heading>
+      <svg
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        role="img"
+        aria-label={strokes.length > 0 ? "Signature drawn" : "Box to sign in"}
+        onPointerDown={begin}
+        onPointerMove={draw}
+        onPointerUp={() => {
+          drawing.current = false;
+        }}
+        style={{
+          width: "100%",
+          maxWidth: 480,
+          border: "1px solid currentColor",
+          touchAction: "none",
+          display: "block",
+        }}
+      >
+        {strokes.map((points, place) => (
+          <polyline
+            key={place}
+            points={points.map(([x, y]) => `${x * WIDE},${y * WIDE}`).join(" ")}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="2"
+          />
+        ))}
+      </svg>
+      <Flex gap="3" mt="2" wrap="wrap" align="end">
+        <Box as="label" flex="0 1 16rem">
+          <Text fontSize="sm">Signed by</Text>
+          <TextInput maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
+        </Box>
+        <Button onClick={() => void keep()}>Keep the signature</Button>
+        <Button look="quiet" onClick={() => setStrokes([])}>
+          Clear
+        </Button>
+      </Flex>
+      {told && <Text role="status">{told}</Text>}
+      {problem && <FieldProblem id="signature-problem">{problem}</FieldProblem>}
+    </Box>
+  );
+}
