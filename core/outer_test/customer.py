@@ -31,7 +31,7 @@ _PLAIN = (
     ("defrost.", "defrost", "The parts that clear ice from the coil"),
     ("swap.", "defrost", "The new defrost board"),
     ("look.coil", "coil", "The outdoor coil"),
-    ("look.", "unit", "What was seen at the unit"),
+    ("look.", "unit", "Wires, terminals and cabinet"),
     ("plate.", "plate", "The unit's nameplate against what is installed"),
     ("button.", "unit", "Closing up"),
 )  # fmt: skip
@@ -87,7 +87,7 @@ def _plain(finding: Finding) -> tuple[str, str]:
 
 def _said(finding: Finding) -> Said:
     _, words = _plain(finding)
-    return Said(f"{words} {_HOW[finding.verdict]}.", f"{finding.why} {finding.next}".strip(), finding.verdict)
+    return Said(f"{words} {_HOW[finding.verdict]}.", finding.why, finding.verdict)
 
 
 def _headline(judged: Assessment, found: Sequence[Said], sound: Sequence[str]) -> str:

@@ -35,6 +35,15 @@ def remove_demo() -> None:
     company = Company.objects.filter(name=COMPANY["name"]).first()
     if company is None:
         return
+    empty_company(company)
+    company.members.all().delete()
+    company.delete()
+
+
+@transaction.atomic
+def empty_company(company: Company) -> None:
+    """Remove everything that was written for a company; the company itself and its people stay. Not offered anywhere but to
+    put the demo back: what is written in the field is never removed."""
     rows = [model for model in apps.get_models() if issubclass(model, CompanyRow)]
     append_only = [model._meta.db_table for model in rows if issubclass(model, AppendOnly)]
     with connection.cursor() as cursor:
@@ -47,8 +56,6 @@ def remove_demo() -> None:
         cursor.execute("SET CONSTRAINTS ALL IMMEDIATE")
         for table in append_only:
             cursor.execute(f"ALTER TABLE {table} ENABLE TRIGGER append_only")
-    company.members.all().delete()
-    company.delete()
 
 
 @transaction.atomic

@@ -6,6 +6,7 @@ from uuid import UUID
 
 from ninja import Body, Router
 
+from accounts.audit import note
 from accounts.boards import BoardProfile, board_profiles, drop_board, keep_board
 from accounts.company_rules import rules_versions, set_rules
 from accounts.instruments import Instrument, instruments, set_instruments
@@ -80,7 +81,8 @@ class NewBoard:
     defrost: Defrost
 
 
-def _need_lead(request: Asking) -> None:
+def need_lead(request: Asking) -> None:
+    """Refuse whoever is no lead. Raises Refused."""
     if request.auth.role != "lead":
         raise Refused(403, "Only a lead changes this.")
 
@@ -101,8 +103,9 @@ def house_rules(request: Asking) -> RulesShown:
 @router.put("/rules", response={200: RulesShown, **REFUSALS})
 def change_rules(request: Asking, body: Body[NewRules]) -> RulesShown:
     """Keep new house rules. Visits already open keep theirs until they are judged anew on request."""
-    _need_lead(request)
+    need_lead(request)
     set_rules(request.auth, body.id, body.rules, body.note)
+    note(request.auth, "changed the house rules")
     return _rules(request)
 
 
@@ -115,8 +118,9 @@ def meters(request: Asking) -> MetersShown:
 @router.put("/meters", response={200: MetersShown, **REFUSALS})
 def change_meters(request: Asking, body: Body[NewMeters]) -> MetersShown:
     """Keep the list of meters. A meter that readings name is retired, not removed."""
-    _need_lead(request)
+    need_lead(request)
     set_instruments(request.auth.company, body.meters)
+    note(request.auth, "changed the meters")
     return meters(request)
 
 
@@ -129,14 +133,16 @@ def boards(request: Asking) -> BoardsShown:
 @router.put("/boards", response={200: BoardsShown, **REFUSALS})
 def change_board(request: Asking, body: Body[NewBoard]) -> BoardsShown:
     """Add a board profile, or change the one of this name."""
-    _need_lead(request)
+    need_lead(request)
     keep_board(request.auth.company, body.name, body.defrost)
+    note(request.auth, f"kept the board profile {body.name.strip()}")
     return boards(request)
 
 
 @router.delete("/boards/{name}", response={200: BoardsShown, **REFUSALS})
 def remove_board(request: Asking, name: str) -> BoardsShown:
     """Take one of the company's own profiles off the list. Units that carry it keep it."""
-    _need_lead(request)
+    need_lead(request)
     drop_board(request.auth.company, name)
+    note(request.auth, f"took the board profile {name} off the list")
     return boards(request)

@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, fleet, session, sheet, units, visits
+from api import advice, company, defrost, files, fleet, session, sheet, units, visits
 from api.parser import KeepableParser
 from api.problems import register
 from api.signed_in import SignedIn
@@ -36,5 +36,6 @@ api.add_router("/visits", sheet.router)
 api.add_router("/units", units.router)
 api.add_router("/company", company.router)
 api.add_router("/fleet", fleet.router)
+api.add_router("/files", files.router)
 api.add_router("/advice", advice.router)
 register(api)

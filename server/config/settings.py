@@ -106,6 +106,14 @@ USE_I18N = False
 USE_TZ = True
 TIME_ZONE = env.str("OUTER_TEST_TIME_ZONE", default="UTC")
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
+
+# Photos and files to be taken in. An object store takes the disk's place by naming its backend here.
+MEDIA_ROOT = Path(env.str("OUTER_TEST_FILES", default=str(ROOT / ".local" / "files")))
+STORAGES = {
+    "default": {"BACKEND": env.str("OUTER_TEST_STORAGE", default="django.core.files.storage.FileSystemStorage")},
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
+}
 TEST_RUNNER = "config.test_runner.CountingRunner"
 
 LOGGING = {

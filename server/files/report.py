@@ -143,7 +143,7 @@ def _fonts() -> tuple[tuple[str, Path], ...]:
     return tuple((name, file) for name, pattern in wanted for file in folder.glob(pattern))
 
 
-class _OwnFontsOnly(URLFetcher):  # type: ignore[misc]
+class _OwnFontsOnly(URLFetcher):  # type: ignore[misc, unused-ignore]
     """Nothing but this app's own font files is fetched, whatever a sheet's text says."""
 
     def fetch(self, url: str, headers: Any = None) -> Any:

@@ -63,7 +63,7 @@ def load_visit(company: Company, row: Visit) -> Loaded:
     entries = list(Entry.objects.of(company).filter(visit=row).order_by("id"))
     power = list(PowerClaim.objects.of(company).filter(visit=row).order_by("at", "id"))
     lifted = list(LiftedLine.objects.of(company).filter(visit=row).select_related("ending").order_by("id"))
-    board = bool(row.unit.plate.get("defrost"))
+    board = bool((row.frozen or {"plate": row.unit.plate}).get("plate", {}).get("defrost"))
     stamps = list(DefrostStamp.objects.of(company).filter(visit=row).order_by("id")) if board else []
     # A board is swapped once in years: a visit without a map is not asked for one at every key.
     wires = list(BoardWireLine.objects.of(company).filter(visit=row).order_by("id")) if board and row.has_board_wires else []

@@ -1,0 +1,196 @@
+"""Files in and out: visit files, readings as CSV, the whole company as a zip, visits as iCalendar, stickers, photos."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from tempfile import SpooledTemporaryFile
+from typing import Annotated
+from uuid import UUID
+
+from django.http import FileResponse, HttpRequest, HttpResponse, StreamingHttpResponse
+from django.utils import timezone
+from ninja import File, Form, Query, Router, UploadedFile
+
+from accounts.audit import note
+from api.company import need_lead
+from api.problems import Problem, Refused
+from api.signed_in import Asking
+from api.visits import REFUSALS
+from files.calendar_out import next_visits
+from files.company_in import TakenIn, take_in_company
+from files.company_out import write_company
+from files.csv_out import readings_csv
+from files.labels import labels_html
+from files.photo_in import MOST_BYTES, keep_photo
+from files.visit_in import take_in
+from fleet.models import Unit
+from fleet.write_unit import find_unit
+from outer_test.quantity import FieldProblem
+from visits.load import find_visit
+from visits.models import Photo
+
+router = Router(tags=["files"])
+IN_MEMORY = 8_000_000
+MOST_VISIT_FILE = 2_000_000
+
+
+@dataclass(frozen=True, slots=True)
+class VisitIn:
+    """The visit that was taken in."""
+
+    id: UUID
+
+
+@dataclass(frozen=True, slots=True)
+class PhotoShown:
+    """A photo of a unit."""
+
+    id: UUID
+    visit: UUID | None
+    about: str
+    at: datetime
+    by_whom: str
+    width: int
+    height: int
+    removed: bool
+
+
+def _download(
+    response: HttpResponse | StreamingHttpResponse | FileResponse, name: str
+) -> HttpResponse | StreamingHttpResponse | FileResponse:
+    response["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+@router.post("/units/{unit_id}/visit-file", response={200: VisitIn, **REFUSALS, 413: Problem})
+def visit_in(request: Asking, unit_id: UUID, id: Annotated[UUID, Form()], file: Annotated[UploadedFile, File()]) -> VisitIn:
+    """Take a visit file (docs/visit.schema.json) into a unit's record, as a finished visit."""
+    if (file.size or 0) > MOST_VISIT_FILE:
+        raise FieldProblem("file", f"is larger than {MOST_VISIT_FILE // 1_000_000} MB")
+    row = take_in(request.auth, unit_id, id, file.read())
+    note(request.auth, f"took in a visit file for {row.unit}")
+    return VisitIn(row.id)
+
+
+@router.get("/readings.csv", response={200: str, 401: Problem, 404: Problem})
+def readings(request: Asking, unit: UUID | None = None, visit: UUID | None = None) -> StreamingHttpResponse:
+    """Readings as CSV: of one visit, of one unit, or of the whole company."""
+    company = request.auth.company
+    if unit is not None:
+        find_unit(company, unit)
+    if visit is not None:
+        find_visit(company, visit)
+    lines = StreamingHttpResponse(readings_csv(company, unit, visit), content_type="text/csv; charset=utf-8")
+    _download(lines, "readings.csv")
+    return lines
+
+
+@router.get("/next-visits.ics", response={200: str, 401: Problem})
+def calendar(request: Asking) -> HttpResponse:
+    """The next visits as iCalendar."""
+    file = HttpResponse(next_visits(request.auth.company, timezone.now()), content_type="text/calendar; charset=utf-8")
+    _download(file, "next-visits.ics")
+    return file
+
+
+@router.get("/labels", response={200: str, 401: Problem})
+def labels(request: Asking, unit: Annotated[list[UUID], Query()] = []) -> HttpResponse:  # noqa: B006 - read, never changed
+    """A printable sheet of stickers, for these units or for all."""
+    rows = Unit.objects.of(request.auth.company).select_related("site").order_by("site__name", "label")
+    return HttpResponse(labels_html(list(rows.filter(id__in=unit) if unit else rows[:300]), _base(request)))
+
+
+def _base(request: HttpRequest) -> str:
+    return request.build_absolute_uri("/")
+
+
+@router.get("/company.zip", response={200: bytes, 401: Problem, 403: Problem})
+def company_out(request: Asking) -> FileResponse:
+    """The whole company as one zip with a manifest. Leads only."""
+    need_lead(request)
+    into = SpooledTemporaryFile(max_size=IN_MEMORY)  # noqa: SIM115 - closed by the response when it was sent
+    write_company(request.auth.company, into, timezone.now())
+    into.seek(0)
+    note(request.auth, "took the whole company out as a zip")
+    file = FileResponse(into, content_type="application/zip")
+    _download(file, "company.zip")
+    return file
+
+
+@router.post("/company-zip", response={200: TakenIn, **REFUSALS, 413: Problem})
+def company_in(request: Asking, file: Annotated[UploadedFile, File()]) -> TakenIn:
+    """Take a company's zip into this company, which must be empty. Leads only; whole or not at all."""
+    need_lead(request)
+    taken = take_in_company(request.auth, file)
+    note(request.auth, f"took in a company's zip: {taken.units} units, {taken.visits} visits, {taken.photos} photos")
+    return taken
+
+
+def _shown(photo: Photo) -> PhotoShown:
+    return PhotoShown(
+        photo.uuid, photo.visit_id, photo.about, photo.at, photo.member.shown_name, photo.width, photo.height, photo.removed_at is not None
+    )  # fmt: skip
+
+
+@router.get("/units/{unit_id}/photos", response={200: list[PhotoShown], 401: Problem, 404: Problem})
+def photos(request: Asking, unit_id: UUID) -> list[PhotoShown]:
+    """A unit's photos, newest first."""
+    unit = find_unit(request.auth.company, unit_id)
+    rows = Photo.objects.of(request.auth.company).filter(unit=unit, removed_at=None).select_related("member").order_by("-at", "-id")
+    return [_shown(one) for one in rows[:200]]
+
+
+@router.post("/units/{unit_id}/photos", response={200: PhotoShown, **REFUSALS, 413: Problem})
+def photo_in(
+    request: Asking,
+    unit_id: UUID,
+    id: Annotated[UUID, Form()],
+    photo: Annotated[UploadedFile, File()],
+    about: Annotated[str, Form(max_length=60)] = "",
+    visit: Annotated[UUID | None, Form()] = None,
+) -> PhotoShown:
+    """Keep a photo: a JPEG, PNG or WebP of up to 12 MB. It is made anew; where it was taken is not kept."""
+    if (photo.size or 0) > MOST_BYTES:
+        raise FieldProblem("photo", f"is larger than {MOST_BYTES // 1_000_000} MB")
+    company = request.auth.company
+    unit = find_unit(company, unit_id)
+    row = None if visit is None else find_visit(company, visit)
+    if row is not None and row.unit_id != unit.id:
+        raise FieldProblem("visit", "is not a visit to this unit")
+    return _shown(keep_photo(request.auth, unit, row, id, photo.read(), about, timezone.now()))
+
+
+def _photo(request: Asking, photo_id: UUID) -> Photo:
+    photo: Photo | None = Photo.objects.of(request.auth.company).filter(uuid=photo_id).select_related("member").first()
+    if photo is None:
+        raise Refused(404, "There is no such photo.")
+    return photo
+
+
+@router.get("/photos/{photo_id}", response={200: bytes, 401: Problem, 404: Problem})
+def photo_file(request: Asking, photo_id: UUID) -> FileResponse:
+    """A photo's picture."""
+    photo = _photo(request, photo_id)
+    file = FileResponse(photo.file.open("rb"), content_type="image/jpeg")
+    file["Cache-Control"] = "private, max-age=86400"
+    file["X-Content-Type-Options"] = "nosniff"
+    return file
+
+
+@router.delete("/photos/{photo_id}", response={200: PhotoShown, 401: Problem, 404: Problem})
+def photo_off(request: Asking, photo_id: UUID) -> PhotoShown:
+    """Take a photo off the unit's file; it can be put back."""
+    return _remove(request, photo_id, True)
+
+
+@router.post("/photos/{photo_id}/back", response={200: PhotoShown, 401: Problem, 404: Problem})
+def photo_back(request: Asking, photo_id: UUID) -> PhotoShown:
+    """Put a photo back that was taken off."""
+    return _remove(request, photo_id, False)
+
+
+def _remove(request: Asking, photo_id: UUID, gone: bool) -> PhotoShown:
+    photo = _photo(request, photo_id)
+    photo.removed_at = timezone.now() if gone else None
+    photo.save(update_fields=["removed_at"])
+    note(request.auth, f"{'took a photo off' if gone else 'put a photo back on'} {photo.unit}")
+    return _shown(photo)

@@ -1,0 +1,252 @@
+"""A company's zip taken into an empty company: checked whole before anything is written, and written whole or not at all."""
+
+import hashlib
+import json
+import zipfile
+import zlib
+from dataclasses import dataclass
+from datetime import datetime
+from pathlib import PurePosixPath
+from typing import IO, Any
+from uuid import UUID
+
+from django.db import transaction
+from pydantic import TypeAdapter, ValidationError
+
+from accounts.models import Company, Member
+from files.company_out import FORMAT, VERSION
+from files.photo_in import PhotoProblem, keep_photo
+from files.visit_file import VisitFileError, read_visit
+from files.visit_in import write_whole
+from fleet.models import PartFitted, Site, Unit
+from fleet.write_unit import find_text_of
+from outer_test.defrost_control import Defrost
+from outer_test.history import PARTS
+from outer_test.house import HouseRules
+from outer_test.plate import Contactor, Plate
+from outer_test.quantity import FieldProblem
+from outer_test.visit import FittedCapacitor, StockPart
+from visits.models import Visit
+
+MOST_FILES, MOST_BYTES, MOST_EACH, MOST_RATIO = 200_000, 2_000_000_000, 20_000_000, 200
+
+
+@dataclass(frozen=True, slots=True)
+class UnitIn:
+    """A unit as the zip has it."""
+
+    id: UUID
+    site: str
+    address: str
+    label: str
+    serial: str = ""
+    plate: Plate = Plate()
+    fitted: tuple[FittedCapacitor, ...] = ()
+    contactor_fitted: Contactor | None = None
+    notes: str = ""
+    tag: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class PartIn:
+    """A part that was put in."""
+
+    id: UUID
+    unit: UUID
+    part: str
+    at: datetime
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class VisitAbout:
+    """What a visit's row keeps beside its file."""
+
+    unit: UUID
+    scheduled_for: datetime
+    technician: str = ""
+    notes: str = ""
+    finished_at: datetime | None = None
+    finish_reason: str = ""
+    return_of: UUID | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class PhotoAbout:
+    """What a photo is of."""
+
+    id: UUID
+    unit: UUID
+    at: datetime
+    visit: UUID | None = None
+    about: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class CompanyIn:
+    """The company's own settings."""
+
+    name: str
+    letterhead: str = ""
+    rules: HouseRules = HouseRules()
+    meters: dict[str, Any] | None = None
+    van_stock: tuple[StockPart, ...] = ()
+    boards: dict[str, Defrost] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class TakenIn:
+    """What was taken in."""
+
+    units: int
+    visits: int
+    photos: int
+
+
+class _Checked:
+    """The zip after its manifest, sizes, names and checksums were held to what they say."""
+
+    def __init__(self, file: IO[bytes]) -> None:
+        try:
+            self.archive = zipfile.ZipFile(file)
+        except zipfile.BadZipFile:
+            raise FieldProblem("file", "is no zip file") from None
+        infos = self.archive.infolist()
+        if len(infos) > MOST_FILES or sum(one.file_size for one in infos) > MOST_BYTES:
+            raise FieldProblem("file", "holds more than a company's files would")
+        for one in infos:
+            path = PurePosixPath(one.filename)
+            if path.is_absolute() or ".." in path.parts or "\\" in one.filename:
+                raise FieldProblem("file", "has a name that leads out of it")
+            if one.file_size > MOST_EACH or one.file_size > MOST_RATIO * max(one.compress_size, 1) + 10_000:
+                raise FieldProblem("file", f"{one.filename[:60]}: unpacks to more than it should")
+        manifest = self.json("manifest.json")
+        if not isinstance(manifest, dict) or manifest.get("format") != FORMAT or manifest.get("version") != VERSION:
+            raise FieldProblem("file", f"is no {FORMAT} of version {VERSION}")
+        self.names = [str(one.get("name")) for one in manifest.get("files", []) if isinstance(one, dict)]
+        if {*self.names, "manifest.json"} != {one.filename for one in infos}:
+            raise FieldProblem("file", "holds other files than its manifest names")
+        for one in manifest["files"]:
+            if hashlib.sha256(self.read(one["name"])).hexdigest() != one.get("sha256"):
+                raise FieldProblem("file", f"{one['name'][:60]}: its checksum does not fit")
+
+    def read(self, name: str) -> bytes:
+        """A file's content, never more than it says of itself."""
+        try:
+            with self.archive.open(name) as file:
+                content = file.read(MOST_EACH + 1)
+        except (KeyError, zipfile.BadZipFile, RuntimeError, NotImplementedError, EOFError, zlib.error):
+            raise FieldProblem("file", f"{name[:60]} cannot be read from it") from None
+        if len(content) > MOST_EACH:
+            raise FieldProblem("file", f"{name[:60]}: unpacks to more than it should")
+        return content
+
+    def json(self, name: str) -> Any:
+        """A JSON file's value."""
+        try:
+            return json.loads(self.read(name))
+        except (ValueError, RecursionError):
+            raise FieldProblem("file", f"{name[:60]} is not JSON") from None
+
+    def as_type(self, name: str, shape: Any) -> Any:
+        """A JSON file held to its shape."""
+        try:
+            return TypeAdapter(shape).validate_json(self.read(name))
+        except ValidationError as problem:
+            first = problem.errors(include_url=False)[0]
+            raise FieldProblem("file", f"{name[:60]}: {'.'.join(map(str, first['loc']))}: {first['msg']}"[:300]) from None
+
+
+def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
+    """Take a company's zip into the member's own company, which must have no unit yet. People are not in it: the visits become
+    the member's, with who took them in their notes.
+
+    Raises FieldProblem (`file`); nothing is written then.
+    """
+    company = member.company
+    if Unit.objects.of(company).exists():
+        raise FieldProblem("file", "this company has units already: a zip is taken into an empty one")
+    checked = _Checked(file)
+    with transaction.atomic():
+        _settings(company, checked.as_type("company.json", CompanyIn))
+        units = {one.id: _unit(company, one) for one in checked.as_type("units.json", tuple[UnitIn, ...])}
+        for part in checked.as_type("parts.json", tuple[PartIn, ...]):
+            _part(member, units, part)
+        visits = _visits(member, checked, units)
+        photos = _photos(member, checked, units)
+    return TakenIn(len(units), visits, photos)
+
+
+def _settings(company: Company, about: CompanyIn) -> None:
+    plain = TypeAdapter(CompanyIn).dump_python(about, mode="json", exclude_none=True)
+    company.letterhead = about.letterhead[:2000]
+    for name in ("rules", "meters", "van_stock", "boards"):
+        setattr(company, name, plain.get(name, [] if name == "van_stock" else {}))
+    company.save(update_fields=["letterhead", "rules", "meters", "van_stock", "boards"])
+
+
+def _unit(company: Company, one: UnitIn) -> Unit:
+    if max(len(one.site), 0) > 120 or len(one.address) > 200 or len(one.label) > 80 or len(one.serial) > 40:
+        raise FieldProblem("file", "units.json: a name is longer than the record keeps it")
+    site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
+    plain = TypeAdapter(UnitIn).dump_python(one, mode="json", exclude_none=True)
+    unit = Unit(
+        company=company, id=one.id, site=site, label=one.label, serial=one.serial, plate=plain["plate"], fitted=plain["fitted"],
+        contactor_fitted=plain.get("contactor_fitted"), notes=one.notes[:4000],
+    )  # fmt: skip
+    if Unit._base_manager.filter(id=one.id).exists():
+        raise FieldProblem("file", "units.json: one of its units is in this database already")
+    # The old stickers go on working, unless another company of this server has the tag.
+    if one.tag and len(one.tag) <= 32 and not Unit._base_manager.filter(tag=one.tag).exists():
+        unit.tag = one.tag
+    unit.find_text = find_text_of(unit)
+    unit.save(force_insert=True)
+    return unit
+
+
+def _part(member: Member, units: dict[UUID, Unit], part: PartIn) -> None:
+    if part.unit not in units or part.part not in PARTS:
+        raise FieldProblem("file", "parts.json: names a unit or a part that is not there")
+    PartFitted.objects.of(member.company).create(
+        company=member.company, uuid=part.id, unit=units[part.unit], part=part.part, at=part.at, note=part.note[:200], member=member
+    )
+
+
+def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
+    names = [name for name in checked.names if name.startswith("visits/") and not name.endswith(".about.json")]
+    answers: dict[UUID, UUID] = {}
+    for name in names:
+        about: VisitAbout = checked.as_type(name.replace(".json", ".about.json"), VisitAbout)
+        try:
+            visit, visit_id = read_visit(checked.read(name)), UUID(PurePosixPath(name).stem)
+        except (VisitFileError, ValueError) as problem:
+            raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
+        if about.unit not in units:
+            raise FieldProblem("file", f"{name[:60]}: names a unit that is not there")
+        if Visit._base_manager.filter(id=visit_id).exists():
+            raise FieldProblem("file", f"{name[:60]}: this visit is in this database already")
+        said = f"{about.notes}\nVisited by {about.technician}." if about.technician else about.notes
+        write_whole(
+            member, units[about.unit], visit_id, visit, about.scheduled_for, notes=said.strip(), finish_reason=about.finish_reason[:300]
+        )
+        if about.return_of is not None:
+            answers[visit_id] = about.return_of
+    for visit_id, answered in answers.items():
+        row = Visit.objects.of(member.company).filter(id=answered).first()
+        if row is not None:
+            Visit.objects.of(member.company).filter(id=visit_id).update(return_of=row)
+    return len(names)
+
+
+def _photos(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
+    names = [name for name in checked.names if name.startswith("photos/") and name.endswith(".jpg")]
+    for name in names:
+        about: PhotoAbout = checked.as_type(name.replace(".jpg", ".about.json"), PhotoAbout)
+        if about.unit not in units:
+            raise FieldProblem("file", f"{name[:60]}: names a unit that is not there")
+        visit = Visit.objects.of(member.company).filter(id=about.visit).first() if about.visit is not None else None
+        try:
+            keep_photo(member, units[about.unit], visit, about.id, checked.read(name), about.about, about.at)
+        except PhotoProblem as problem:
+            raise FieldProblem("file", f"{name[:60]}: {problem}") from None
+    return len(names)

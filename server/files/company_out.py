@@ -1,0 +1,68 @@
+"""A whole company as one zip of open files: JSON, the visit files, the photos, and a manifest with a checksum for each."""
+
+import hashlib
+import json
+import zipfile
+from collections.abc import Iterator
+from datetime import datetime
+from typing import IO, Any
+
+from accounts.models import Company
+from files.visit_file import write_visit
+from fleet.models import PartFitted, Unit
+from visits.load import load_visit
+from visits.models import Photo, Visit
+
+FORMAT, VERSION = "outer-test-company", 1
+
+
+def write_company(company: Company, into: IO[bytes], now: datetime) -> None:
+    """Write the zip. Nothing of another company is in it, and no password or session."""
+    manifest: list[dict[str, Any]] = []
+    with zipfile.ZipFile(into, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, content in _files(company):
+            archive.writestr(name, content)
+            manifest.append({"name": name, "bytes": len(content), "sha256": hashlib.sha256(content).hexdigest()})
+        heading = {"format": FORMAT, "version": VERSION, "company": company.name, "made_at": now.isoformat(), "files": manifest}
+        archive.writestr("manifest.json", _json(heading))
+
+
+def _json(value: Any) -> bytes:
+    return json.dumps(value, ensure_ascii=False, indent=1, default=str).encode()
+
+
+def _files(company: Company) -> Iterator[tuple[str, bytes]]:
+    about = {name: getattr(company, name) for name in ("name", "letterhead", "rules", "meters", "van_stock", "boards")}
+    yield "company.json", _json(about)
+    units = Unit.objects.of(company).select_related("site").order_by("id")
+    yield "units.json", _json([_unit(one) for one in units])
+    parts = PartFitted.objects.of(company).order_by("id")
+    yield (
+        "parts.json",
+        _json([{"id": one.uuid, "unit": one.unit_id, "part": one.part, "at": one.at.isoformat(), "note": one.note} for one in parts]),
+    )
+    for row in Visit.objects.of(company).select_related("unit__site", "technician").order_by("scheduled_for", "id").iterator():
+        yield f"visits/{row.id}.json", write_visit(load_visit(company, row).visit)
+        yield f"visits/{row.id}.about.json", _json(_visit(row))
+    for photo in Photo.objects.of(company).filter(removed_at=None).order_by("id"):
+        with photo.file.open("rb") as file:
+            yield f"photos/{photo.uuid}.jpg", file.read()
+        yield (
+            f"photos/{photo.uuid}.about.json",
+            _json({"id": photo.uuid, "unit": photo.unit_id, "visit": photo.visit_id, "at": photo.at.isoformat(), "about": photo.about}),
+        )
+
+
+def _unit(one: Unit) -> dict[str, Any]:
+    return {
+        "id": one.id, "site": one.site.name, "address": one.site.address, "label": one.label, "serial": one.serial, "plate": one.plate,
+        "fitted": one.fitted, "contactor_fitted": one.contactor_fitted, "notes": one.notes, "tag": one.tag,
+    }  # fmt: skip
+
+
+def _visit(row: Visit) -> dict[str, Any]:
+    return {
+        "unit": row.unit_id, "technician": row.technician.shown_name, "scheduled_for": row.scheduled_for.isoformat(), "notes": row.notes,
+        "finished_at": None if row.finished_at is None else row.finished_at.isoformat(), "finish_reason": row.finish_reason,
+        "return_of": row.return_of_id,
+    }  # fmt: skip

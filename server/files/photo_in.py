@@ -1,0 +1,72 @@
+"""A photo taken in: only a picture that can be read, made anew so that nothing but the picture is kept."""
+
+from datetime import datetime
+from io import BytesIO
+from uuid import UUID, uuid4
+
+from django.core.files.base import ContentFile
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from accounts.models import Member
+from fleet.models import Unit
+from outer_test.quantity import FieldProblem
+from visits.models import Photo, Visit
+
+MOST_BYTES = 12_000_000
+MOST_PIXELS = 60_000_000
+LONGEST_SIDE = 2000
+FORMATS = ("JPEG", "PNG", "WEBP")
+
+
+class PhotoProblem(FieldProblem):
+    """A file that is no photo the record can keep."""
+
+    def __init__(self, message: str) -> None:
+        super().__init__("photo", message)
+
+
+def clean(content: bytes) -> tuple[bytes, int, int]:
+    """The picture as a fresh JPEG, at most 2000 pixels a side, turned upright, with no EXIF, place or other data.
+
+    Raises PhotoProblem for what is too big, or no JPEG, PNG or WebP.
+    """
+    if len(content) > MOST_BYTES:
+        raise PhotoProblem(f"is larger than {MOST_BYTES // 1_000_000} MB")
+    try:
+        with Image.open(BytesIO(content), formats=FORMATS) as opened:
+            if opened.width * opened.height > MOST_PIXELS:
+                raise PhotoProblem(f"has more than {MOST_PIXELS // 1_000_000} million pixels")
+            picture = ImageOps.exif_transpose(opened).convert("RGB")
+    except (UnidentifiedImageError, Image.DecompressionBombError, OSError, SyntaxError, ValueError, EOFError) as problem:
+        if isinstance(problem, PhotoProblem):
+            raise
+        raise PhotoProblem("is no JPEG, PNG or WebP picture that can be read") from None
+    picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
+    fresh = BytesIO()
+    picture.save(fresh, "JPEG", quality=82, optimize=True)
+    return fresh.getvalue(), picture.width, picture.height
+
+
+def keep_photo(member: Member, unit: Unit, visit: Visit | None, photo_id: UUID, content: bytes, about: str, at: datetime) -> Photo:
+    """Keep a photo of a unit. The same UUID keeps it once. Raises FieldProblem."""
+    if len(about) > 60:
+        raise FieldProblem("about", "keep it to 60 characters")
+    already: Photo | None = Photo.objects.of(member.company).filter(uuid=photo_id).first()
+    if already is not None:
+        return already
+    fresh, width, height = clean(content)
+    photo = Photo(
+        company=member.company,
+        uuid=photo_id,
+        unit=unit,
+        visit=visit,
+        member=member,
+        at=at,
+        about=about.strip(),
+        width=width,
+        height=height,
+        size=len(fresh),
+    )
+    photo.file.save(f"{uuid4().hex}.jpg", ContentFile(fresh), save=False)
+    photo.save()
+    return photo
