@@ -9,6 +9,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
+from accounts.people import NoSuchInvitation, NoSuchMember
 from files.visit_file import message_for
 from fleet.write_unit import NoSuchUnit
 from outer_test.quantity import FieldProblem
@@ -59,6 +60,8 @@ def register(api: NinjaAPI) -> None:
     on(AuthenticationError, lambda request, _: answer(request, 401, ("", "Sign in first.")))
     on(NoSuchVisit, lambda request, _: answer(request, 404, ("", "There is no such visit.")))
     on(NoSuchUnit, lambda request, _: answer(request, 404, ("", "There is no such unit.")))
+    on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
+    on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link is spent, withdrawn or too old. Ask for a new one.")))
     on(Finished, lambda request, _: answer(request, 409, ("", "This visit is finished: nothing more is written on it.")))
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "this id was already used for something else")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))

@@ -10,6 +10,7 @@ from ninja import Body, Router
 
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Member
+from accounts.people import record_sign_in, record_sign_out
 from api.problems import Problem, Refused
 from api.signed_in import Asking, need_csrf
 
@@ -42,7 +43,8 @@ class Session:
     demo: SignIn | None
 
 
-def _shown(member: Member | None) -> Session:
+def shown_session(member: Member | None) -> Session:
+    """Who is signed in, as the API says it."""
     demo = SignIn(DEMO_USERNAME, DEMO_PASSWORD) if settings.DEMO else None
     if member is None:
         return Session(None, demo)
@@ -52,7 +54,7 @@ def _shown(member: Member | None) -> Session:
 @router.get("", auth=None, response=Session)
 def who(request: HttpRequest) -> Session:
     """Who is signed in. Open to everybody."""
-    return _shown(request.user if isinstance(request.user, Member) else None)
+    return shown_session(request.user if isinstance(request.user, Member) else None)
 
 
 @router.post("", auth=None, response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem})
@@ -70,11 +72,14 @@ def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
             raise Refused(429, locked)
         raise Refused(401, "That name and password do not go together.", "password")
     login(request, member)
-    return _shown(member)
+    address, agent = request.META.get("REMOTE_ADDR", ""), request.META.get("HTTP_USER_AGENT", "")
+    record_sign_in(member, request.session.session_key or "", str(address), str(agent))
+    return shown_session(member)
 
 
 @router.delete("", response=Session)
 def sign_out(request: Asking) -> Session:
     """Sign out."""
+    record_sign_out(request.auth, request.session.session_key)
     logout(request)
-    return _shown(None)
+    return shown_session(None)

@@ -123,10 +123,13 @@ class _Checked:
         manifest = self.json("manifest.json")
         if not isinstance(manifest, dict) or manifest.get("format") != FORMAT or manifest.get("version") != VERSION:
             raise FieldProblem("file", f"is no {FORMAT} of version {VERSION}")
-        self.names = [str(one.get("name")) for one in manifest.get("files", []) if isinstance(one, dict)]
+        listed = manifest.get("files")
+        if not isinstance(listed, list) or not all(isinstance(one, dict) and isinstance(one.get("name"), str) for one in listed):
+            raise FieldProblem("file", "has a manifest without a list of files")
+        self.names = [one["name"] for one in listed]
         if {*self.names, "manifest.json"} != {one.filename for one in infos}:
             raise FieldProblem("file", "holds other files than its manifest names")
-        for one in manifest["files"]:
+        for one in listed:
             if hashlib.sha256(self.read(one["name"])).hexdigest() != one.get("sha256"):
                 raise FieldProblem("file", f"{one['name'][:60]}: its checksum does not fit")
 

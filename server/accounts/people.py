@@ -1,0 +1,191 @@
+"""The people of a company: let in by a link, given a role, shut out, given a new password."""
+
+import hashlib
+import secrets
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from django.contrib.auth.password_validation import validate_password
+from django.contrib.sessions.models import Session
+from django.core.exceptions import ValidationError
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.audit import note
+from accounts.models import Company, Invitation, Member, SignIn
+from outer_test.quantity import FieldProblem
+
+LASTS = timedelta(days=7)
+MOST_OPEN = 100
+
+
+class NoSuchInvitation(LookupError):
+    """The link is spent, withdrawn, too old, or was never one."""
+
+
+class NoSuchMember(LookupError):
+    """This company has no such member."""
+
+
+@dataclass(frozen=True, slots=True)
+class NewMember:
+    """Who comes in by a link; for a new password only the password counts."""
+
+    username: str
+    first_name: str
+    last_name: str
+    password: str
+
+
+def _hash(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()
+
+
+def invite(lead: Member, role: str) -> str:
+    """A link's token for a new member of this role, shown once. Raises FieldProblem."""
+    if role not in Member.Role.values:
+        raise FieldProblem("role", f"is one of {', '.join(Member.Role.values)}")
+    return _make(lead, role, None)
+
+
+def offer_reset(lead: Member, member_id: int) -> str:
+    """A link's token by which a member sets a new password. Raises NoSuchMember."""
+    member = member_of(lead.company, member_id)
+    return _make(lead, member.role, member)
+
+
+def _make(lead: Member, role: str, reset_of: Member | None) -> str:
+    open_now = Invitation.objects.of(lead.company).filter(used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
+    if open_now.count() >= MOST_OPEN:
+        raise FieldProblem("role", "there are too many open links: withdraw some first")
+    token = secrets.token_urlsafe(32)
+    Invitation.objects.of(lead.company).create(
+        company=lead.company, token_hash=_hash(token), role=role, reset_of=reset_of, made_by=lead, expires_at=timezone.now() + LASTS
+    )
+    note(lead, f"made a link for {'a new password of ' + reset_of.shown_name if reset_of else 'a new ' + role}")
+    return token
+
+
+def invitation(token: str) -> Invitation:
+    """The open invitation behind a link. Raises NoSuchInvitation. The token is the only thing known of who asks, so it is
+    looked for in every company."""
+    found: Invitation | None = (
+        Invitation._base_manager.filter(token_hash=_hash(token), used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
+        .select_related("company", "reset_of")
+        .first()
+    )
+    if found is None or (found.reset_of is not None and not found.reset_of.is_active):
+        raise NoSuchInvitation
+    return found
+
+
+@transaction.atomic
+def accept(token: str, new: NewMember) -> Member:
+    """Come in by a link, or set a new password by it; either way it is spent. Raises NoSuchInvitation, FieldProblem."""
+    found = invitation(token)
+    Invitation._base_manager.select_for_update().get(pk=found.pk)
+    found = invitation(token)
+    member = found.reset_of or _fresh(found, new)
+    try:
+        validate_password(new.password, member)
+    except ValidationError as problem:
+        raise FieldProblem("password", " ".join(problem.messages)) from None
+    member.set_password(new.password)
+    member.save()
+    if found.reset_of is not None:
+        end_all_sessions(member)
+    found.used_at = timezone.now()
+    found.save(update_fields=["used_at"])
+    note(member, "set a new password" if found.reset_of is not None else f"came in as {found.role}")
+    return member
+
+
+def _fresh(found: Invitation, new: NewMember) -> Member:
+    username = new.username.strip()
+    try:
+        Member.username_validator(username)
+    except ValidationError:
+        raise FieldProblem("username", "letters, digits and @ . + - _ only") from None
+    if not 2 <= len(username) <= 150:
+        raise FieldProblem("username", "takes 2 to 150 characters")
+    if Member.objects.filter(username__iexact=username).exists():
+        raise FieldProblem("username", "is taken: choose another")
+    for name, text in (("first_name", new.first_name), ("last_name", new.last_name)):
+        if len(text.strip()) > 150:
+            raise FieldProblem(name, "keep it to 150 characters")
+    return Member(
+        username=username, first_name=new.first_name.strip(), last_name=new.last_name.strip(), company=found.company, role=found.role
+    )  # fmt: skip
+
+
+def withdraw(lead: Member, invitation_id: int) -> None:
+    """Make a link worthless. Raises NoSuchInvitation."""
+    changed = Invitation.objects.of(lead.company).filter(pk=invitation_id, used_at=None).update(withdrawn_at=timezone.now())
+    if not changed:
+        raise NoSuchInvitation
+    note(lead, "withdrew a link")
+
+
+def member_of(company: Company, member_id: int) -> Member:
+    """The company's member. Raises NoSuchMember."""
+    member: Member | None = Member.objects.filter(company=company, pk=member_id).first()
+    if member is None:
+        raise NoSuchMember
+    return member
+
+
+@transaction.atomic
+def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
+    """Give a member a role, shut them out or let them in again. Somebody always stays lead. Raises NoSuchMember, FieldProblem."""
+    if role not in Member.Role.values:
+        raise FieldProblem("role", f"is one of {', '.join(Member.Role.values)}")
+    leads = Member.objects.select_for_update().filter(company=lead.company, role=Member.Role.LEAD, is_active=True)
+    others = [one for one in leads if one.pk != member_id]
+    member = member_of(lead.company, member_id)
+    if not others and (role != Member.Role.LEAD or not active):
+        raise FieldProblem("role", "somebody has to stay lead: make another one first")
+    said = [] if member.role == role else [f"made {member.shown_name} a {role}"]
+    said += [] if member.is_active == active else [f"{'let in again' if active else 'shut out'} {member.shown_name}"]
+    member.role, member.is_active = role, active
+    member.save(update_fields=["role", "is_active"])
+    if not active:
+        end_all_sessions(member)
+    for one in said:
+        note(lead, one)
+    return member
+
+
+def record_sign_in(member: Member, session_key: str, address: str, agent: str) -> None:
+    """Write a sign-in down with its session, so that it can be ended from elsewhere."""
+    SignIn.objects.of(member.company).create(
+        company=member.company, member=member, address=address[:45], agent=agent[:200], session_key=session_key
+    )
+
+
+def record_sign_out(member: Member, session_key: str | None) -> None:
+    """Write down that a session ended by signing out."""
+    SignIn.objects.of(member.company).filter(session_key=session_key, ended_at=None).update(ended_at=timezone.now())
+
+
+def sign_ins(company: Company, member: Member | None, since: datetime) -> list[SignIn]:
+    """Sign-ins of the company, newest first; of one member where given."""
+    rows = SignIn.objects.of(company).filter(at__gte=since).select_related("member").order_by("-at")
+    return list((rows.filter(member=member) if member is not None else rows)[:200])
+
+
+def end_session(asker: Member, sign_in_id: int) -> None:
+    """End a session from elsewhere: one's own, or as lead anybody's of the company. Raises NoSuchMember."""
+    found = SignIn.objects.of(asker.company).filter(pk=sign_in_id).select_related("member").first()
+    if found is None or (found.member_id != asker.pk and asker.role != Member.Role.LEAD):
+        raise NoSuchMember
+    Session.objects.filter(session_key=found.session_key).delete()
+    SignIn.objects.of(asker.company).filter(pk=found.pk, ended_at=None).update(ended_at=timezone.now())
+    if found.member_id != asker.pk:
+        note(asker, f"ended a session of {found.member.shown_name}")
+
+
+def end_all_sessions(member: Member) -> None:
+    """End every session of a member."""
+    rows = SignIn.objects.of(member.company).filter(member=member, ended_at=None)
+    Session.objects.filter(session_key__in=list(rows.values_list("session_key", flat=True))).delete()
+    rows.update(ended_at=timezone.now())
