@@ -14,6 +14,7 @@ from api.problems import Problem, Refused
 from api.signed_in import Asking
 from outer_test.defrost_control import Defrost
 from outer_test.house import HouseRules
+from outer_test.quantity import FieldProblem
 from outer_test.school_examples import ChoiceExample, school_examples
 
 router = Router(tags=["company"])
@@ -74,6 +75,22 @@ class BoardsShown:
 
 
 @dataclass(frozen=True, slots=True)
+class Letterhead:
+    """The company's name and what stands under it on a visit sheet."""
+
+    name: str
+    letterhead: str
+    may_change: bool
+
+
+@dataclass(frozen=True, slots=True)
+class NewLetterhead:
+    """What stands under the company's name from now on."""
+
+    letterhead: str
+
+
+@dataclass(frozen=True, slots=True)
 class NewBoard:
     """A board profile to keep under this name."""
 
@@ -122,6 +139,25 @@ def change_meters(request: Asking, body: Body[NewMeters]) -> MetersShown:
     set_instruments(request.auth.company, body.meters)
     note(request.auth, "changed the meters")
     return meters(request)
+
+
+@router.get("/letterhead", response={200: Letterhead, 401: Problem})
+def letterhead(request: Asking) -> Letterhead:
+    """What stands under the company's name on a visit sheet."""
+    return Letterhead(request.auth.company.name, request.auth.company.letterhead, request.auth.role == "lead")
+
+
+@router.put("/letterhead", response={200: Letterhead, **REFUSALS})
+def change_letterhead(request: Asking, body: Body[NewLetterhead]) -> Letterhead:
+    """Keep the letterhead: address, telephone, licence."""
+    need_lead(request)
+    if len(body.letterhead) > 2000:
+        raise FieldProblem("letterhead", "keep it to 2000 characters")
+    company = request.auth.company
+    company.letterhead = body.letterhead.strip()
+    company.save(update_fields=["letterhead"])
+    note(request.auth, "changed the letterhead")
+    return letterhead(request)
 
 
 @router.get("/boards", response={200: BoardsShown, 401: Problem})

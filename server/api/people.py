@@ -104,7 +104,7 @@ class PersonChange:
 
 
 @dataclass(frozen=True, slots=True)
-class Link:
+class InviteLink:
     """A link's secret end, shown once."""
 
     token: str
@@ -169,11 +169,11 @@ def people(request: Asking) -> PeopleShown:
     return _people(request)
 
 
-@router.post("/links", response={200: Link, **REFUSALS})
-def new_link(request: Asking, body: Body[Role]) -> Link:
+@router.post("/links", response={200: InviteLink, **REFUSALS})
+def new_link(request: Asking, body: Body[Role]) -> InviteLink:
     """A link that lets a new member in once, within a week. Leads only; its end is shown this once."""
     need_lead(request)
-    return Link(invite(request.auth, body.role))
+    return InviteLink(invite(request.auth, body.role))
 
 
 @router.delete("/links/{link_id}", response={200: PeopleShown, **REFUSALS})
@@ -192,11 +192,11 @@ def change_person(request: Asking, member_id: int, body: Body[PersonChange]) -> 
     return _people(request)
 
 
-@router.post("/{member_id}/reset", response={200: Link, **REFUSALS})
-def new_password_link(request: Asking, member_id: int) -> Link:
+@router.post("/{member_id}/reset", response={200: InviteLink, **REFUSALS})
+def new_password_link(request: Asking, member_id: int) -> InviteLink:
     """A link by which a member sets a new password. Leads only; its end is shown this once."""
     need_lead(request)
-    return Link(offer_reset(request.auth, member_id))
+    return InviteLink(offer_reset(request.auth, member_id))
 
 
 @router.delete("/sign-ins/{sign_in_id}", response={200: PeopleShown, **REFUSALS})

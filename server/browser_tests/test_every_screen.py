@@ -24,7 +24,7 @@ class Screens(BrowserTest):
         return ["/", *stations, f"{visit}/sheet", *self.own_screens()]
 
     def own_screens(self) -> list[str]:
-        return ["/rules", "/meters", "/boards"]
+        return ["/rules", "/meters", "/boards", "/company", "/people", "/files", "/watch", "/find?q=quarry"]
 
     def test_no_serious_accessibility_problem(self) -> None:
         self.page.goto(self.live_server_url)

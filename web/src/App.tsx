@@ -15,18 +15,32 @@ const UnitScreen = lazy(() => import("./screens/unit/Unit"));
 const WatchScreen = lazy(() => import("./screens/watch/Watch"));
 const FindScreen = lazy(() => import("./screens/find/Find"));
 const TagScreen = lazy(() => import("./screens/unit/Tag"));
+const CompanyScreen = lazy(() => import("./screens/company/Company"));
+const PeopleScreen = lazy(() => import("./screens/people/People"));
+const ComeInScreen = lazy(() => import("./screens/people/ComeIn"));
+const FilesScreen = lazy(() => import("./screens/files/Files"));
 const SheetScreen = lazy(() => import("./screens/sheet/Sheet"));
 
 export function App() {
   const session = useSession();
   if (session.isPending) return <Notice>Opening …</Notice>;
   if (session.isError) return <Notice>The server does not answer. This page tries again by itself.</Notice>;
+  const link = /^\/come-in\/([\w-]+)$/.exec(window.location.pathname)?.[1];
+  if (link !== undefined)
+    return (
+      <Suspense fallback={<Notice>Opening …</Notice>}>
+        <ComeInScreen token={link} />
+      </Suspense>
+    );
   if (session.data.member == null) return <SignIn demo={session.data.demo ?? null} />;
   return (
     <Suspense fallback={<Notice>Opening …</Notice>}>
       <Routes>
         <Route path="/" element={<TodayScreen />} />
         <Route path="/rules" element={<RulesScreen />} />
+        <Route path="/company" element={<CompanyScreen />} />
+        <Route path="/people" element={<PeopleScreen />} />
+        <Route path="/files" element={<FilesScreen />} />
         <Route path="/watch" element={<WatchScreen />} />
         <Route path="/find" element={<FindScreen />} />
         <Route path="/u/:tag" element={<TagScreen />} />

@@ -21,7 +21,8 @@ export class ApiProblem extends Error {
   }
 }
 
-function csrfToken(): string {
+/** The token that every write carries. */
+export function csrf(): string {
   return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 }
 
@@ -29,7 +30,7 @@ export const api = createClient<paths>({
   baseUrl: window.location.origin,
   // Not a middleware: that would put the request off until the screen has drawn the key that was pressed.
   fetch: (request) => {
-    request.headers.set("X-CSRFToken", csrfToken());
+    request.headers.set("X-CSRFToken", csrf());
     return window.fetch(request);
   },
 });

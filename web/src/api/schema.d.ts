@@ -584,6 +584,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/company/letterhead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Letterhead
+         * @description What stands under the company's name on a visit sheet.
+         */
+        get: operations["api_company_letterhead"];
+        /**
+         * Change Letterhead
+         * @description Keep the letterhead: address, telephone, licence.
+         */
+        put: operations["api_company_change_letterhead"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/company/boards": {
         parameters: {
             query?: never;
@@ -1778,11 +1802,18 @@ export interface components {
         };
         /**
          * Link
-         * @description A link's secret end, shown once.
+         * @description What joins two terminals inside a part.
          */
         Link: {
-            /** Token */
-            token: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fuse" | "contact" | "bar" | "coil" | "winding" | "capacitor" | "relay" | "switch" | "sensor" | "electronics";
         };
         /**
          * MeterChoice
@@ -3234,6 +3265,26 @@ export interface components {
             meters: components["schemas"]["Instrument"][];
         };
         /**
+         * Letterhead
+         * @description The company's name and what stands under it on a visit sheet.
+         */
+        Letterhead: {
+            /** Name */
+            name: string;
+            /** Letterhead */
+            letterhead: string;
+            /** May Change */
+            may_change: boolean;
+        };
+        /**
+         * NewLetterhead
+         * @description What stands under the company's name from now on.
+         */
+        NewLetterhead: {
+            /** Letterhead */
+            letterhead: string;
+        };
+        /**
          * BoardProfile
          * @description A board by its name. `shipped` where it came with the app and the company has not changed it.
          */
@@ -3550,6 +3601,14 @@ export interface components {
             open: boolean;
             /** Here */
             here: boolean;
+        };
+        /**
+         * InviteLink
+         * @description A link's secret end, shown once.
+         */
+        InviteLink: {
+            /** Token */
+            token: string;
         };
         /**
          * Role
@@ -5654,6 +5713,95 @@ export interface operations {
             };
         };
     };
+    api_company_letterhead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Letterhead"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_company_change_letterhead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLetterhead"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Letterhead"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_company_boards: {
         parameters: {
             query?: never;
@@ -6520,7 +6668,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Link"];
+                    "application/json": components["schemas"]["InviteLink"];
                 };
             };
             /** @description Unauthorized */
@@ -6698,7 +6846,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Link"];
+                    "application/json": components["schemas"]["InviteLink"];
                 };
             };
             /** @description Unauthorized */

@@ -1,6 +1,6 @@
 /** The dark bar at the top of every screen: the name, what this screen is about, and the person's own switches. */
 import { Box, Flex, Link } from "@chakra-ui/react";
-import { CircuitBoard, Eye, Gauge, LogOut, Moon, Scale, Search, Sun } from "lucide-react";
+import { Building2, Eye, LogOut, Moon, Search, Sun } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 
@@ -65,14 +65,8 @@ export function Bar({ children }: { children?: ReactNode }) {
           <BarLink to="/watch" label="Watch list">
             <Eye size={20} aria-hidden />
           </BarLink>
-          <BarLink to="/rules" label="House rules">
-            <Scale size={20} aria-hidden />
-          </BarLink>
-          <BarLink to="/meters" label="Meters">
-            <Gauge size={20} aria-hidden />
-          </BarLink>
-          <BarLink to="/boards" label="Defrost boards">
-            <CircuitBoard size={20} aria-hidden />
+          <BarLink to="/company" label="Company">
+            <Building2 size={20} aria-hidden />
           </BarLink>
           <BarButton label={`Temperatures in ${scale}; change`} onClick={turnScale}>
             <span>{scale}</span>

@@ -17,6 +17,7 @@ import { storeRound } from "../../api/queries";
 import { Mark } from "../../drawing/Mark";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { capital } from "../../shell/words";
+import { Photos } from "../unit/Photos";
 
 type Guide = NonNullable<Round["defrost"]>["swap"];
 type Wire = Guide["wires"][number];
@@ -87,6 +88,9 @@ export function SwapGuide({ visit, disabled }: { visit: VisitShown; disabled: bo
           <StepLine key={step.what} visit={visit} step={step} place={place} disabled={disabled} />
         ))}
       </ol>
+      <Box my="3">
+        <Photos unit={visit.unit_id} visit={visit.id} about="wire map" title="Photos of the wiring" />
+      </Box>
       <WireMap visit={visit} guide={guide} disabled={disabled} />
       {proved && (
         <Flex gap="2" align="baseline" mt="3">

@@ -15,6 +15,8 @@ import { PlateShown } from "../sheet/SheetPlate";
 import { Compare } from "./Compare";
 import { History } from "./History";
 import { NotesAndParts } from "./NotesAndParts";
+import { Photos } from "./Photos";
+import { UnitFiles } from "./UnitFiles";
 
 type UnitFile = Schemas["UnitFile"];
 
@@ -57,6 +59,8 @@ function Opened({ unit }: { unit: UnitFile }) {
           <Box display="grid" gap="6">
             <Visits unit={unit} compared={compared} setCompared={setCompared} />
             <NotesAndParts unit={unit} />
+            <Photos unit={unit.id} />
+            <UnitFiles unit={unit.id} />
           </Box>
         </Grid>
       </Box>

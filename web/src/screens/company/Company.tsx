@@ -1,0 +1,95 @@
+/** The company's own pages, and what stands at the head of its sheets. */
+import { Box, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link as RouterLink } from "react-router";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { queries } from "../../api/queries";
+import { Bar } from "../../shell/Bar";
+import { Button, FieldProblem, TextArea } from "../../shell/controls";
+
+const PAGES: [string, string, string][] = [
+  ["/rules", "House rules", "Where the trade disagrees: which school judges your readings."],
+  ["/meters", "Meters", "Your instruments, their accuracy, and when their calibration is due."],
+  ["/boards", "Defrost boards", "What each kind of board should do, and what its lights mean."],
+  ["/people", "People", "Who works here, how they come in, sign-ins, and who changed what."],
+  ["/files", "Files", "Everything in and out in open formats; stickers; the calendar."],
+];
+
+export default function CompanyScreen() {
+  const head = useQuery({
+    queryKey: ["letterhead"],
+    queryFn: () => data(api.GET("/api/company/letterhead")),
+  });
+  return (
+    <>
+      <Bar>
+        <Text color="onBarFaint">Company</Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "8" }} maxW="62rem">
+        <Heading as="h1" fontSize="2xl" mb="4">
+          {head.data?.name ?? "Company"}
+        </Heading>
+        <SimpleGrid columns={{ base: 1, md: 2 }} columnGap="8" mb="8">
+          {PAGES.map(([to, title, about]) => (
+            <Link
+              key={to}
+              asChild
+              display="block"
+              color="ink"
+              py="3"
+              borderTopWidth="1px"
+              borderColor="edge"
+              _hover={{ bg: "panel" }}
+            >
+              <RouterLink to={to}>
+                <b>{title}</b>
+                <Text as="span" display="block" color="faint">
+                  {about}
+                </Text>
+              </RouterLink>
+            </Link>
+          ))}
+        </SimpleGrid>
+        {head.data && <Head key={head.data.letterhead} head={head.data} />}
+      </Box>
+    </>
+  );
+}
+
+function Head({ head }: { head: Schemas["Letterhead"] }) {
+  const [typed, setTyped] = useState(head.letterhead);
+  const [problem, setProblem] = useState("");
+  const keep = async () => {
+    try {
+      queries.setQueryData(
+        ["letterhead"],
+        await data(api.PUT("/api/company/letterhead", { body: { letterhead: typed } })),
+      );
+      setProblem("");
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  return (
+    <Box as="label" display="block" maxW="32rem">
+      <Text fontWeight="700">Under your name on every sheet</Text>
+      <TextArea
+        rows={4}
+        fontFamily="inherit"
+        maxLength={2000}
+        disabled={!head.may_change}
+        placeholder="address, telephone, licence"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      {typed !== head.letterhead && (
+        <Button look="next" mt="2" onClick={() => void keep()}>
+          Keep the letterhead
+        </Button>
+      )}
+      {problem && <FieldProblem id="letterhead-problem">{problem}</FieldProblem>}
+    </Box>
+  );
+}

@@ -1,0 +1,101 @@
+/** Everything in and out, in open formats. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+
+import { ApiProblem, type Schemas } from "../../api/client";
+import { queries, useSession } from "../../api/queries";
+import { upload } from "../../api/upload";
+import { Bar } from "../../shell/Bar";
+import { Button, FieldProblem } from "../../shell/controls";
+
+export default function FilesScreen() {
+  const lead = useSession().data?.member?.role === "lead";
+  return (
+    <>
+      <Bar>
+        <Text color="onBarFaint">Files</Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
+        <Heading as="h1" fontSize="2xl" mb="3">
+          Files
+        </Heading>
+        <Part
+          title="Out"
+          about="One visit’s file and sheet are at the foot of its sheet, one unit’s readings in its file."
+        >
+          <Out href="/api/files/readings.csv">All readings (CSV)</Out>
+          <Out href="/api/files/next-visits.ics">Next visits (iCalendar)</Out>
+          <Out href="/api/files/labels">Stickers for the units</Out>
+          {lead && <Out href="/api/files/company.zip">The whole company (zip)</Out>}
+        </Part>
+        {lead && <CompanyIn />}
+      </Box>
+    </>
+  );
+}
+
+function Part(props: { title: string; about: string; children: React.ReactNode }) {
+  return (
+    <Box as="section" aria-label={props.title} borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
+      <Heading as="h2" fontSize="md">
+        {props.title}
+      </Heading>
+      <Text color="faint" mb="2">
+        {props.about}
+      </Text>
+      <Flex gap="3" wrap="wrap">
+        {props.children}
+      </Flex>
+    </Box>
+  );
+}
+
+function Out({ href, children }: { href: string; children: string }) {
+  return (
+    <a href={href} target="_blank" rel="noreferrer">
+      <Button as="span" display="inline-flex" alignItems="center">
+        {children}
+      </Button>
+    </a>
+  );
+}
+
+function CompanyIn() {
+  const file = useRef<HTMLInputElement>(null);
+  const [told, setTold] = useState("");
+  const [problem, setProblem] = useState("");
+  const takeIn = async (chosen: File) => {
+    try {
+      setTold("Taking it in …");
+      const taken = await upload<Schemas["TakenIn"]>("/api/files/company-zip", { file: chosen });
+      setTold(`Taken in: ${taken.units} units, ${taken.visits} visits, ${taken.photos} photos.`);
+      setProblem("");
+      await queries.invalidateQueries();
+    } catch (error) {
+      setTold("");
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  return (
+    <Part
+      title="A company’s zip in"
+      about="Into a company that has no unit yet. It is checked whole first, and taken in whole or not at all."
+    >
+      <input
+        ref={file}
+        type="file"
+        hidden
+        accept=".zip,application/zip"
+        aria-label="Company zip"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) void takeIn(chosen);
+          event.target.value = "";
+        }}
+      />
+      <Button onClick={() => file.current?.click()}>Choose the zip</Button>
+      {told && <Text role="status">{told}</Text>}
+      {problem && <FieldProblem id="zip-problem">{problem}</FieldProblem>}
+    </Part>
+  );
+}

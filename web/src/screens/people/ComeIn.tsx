@@ -1,0 +1,78 @@
+/** Coming in by a link: a new member, or a new password. */
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { api, ApiProblem, data, type FieldError } from "../../api/client";
+import { Notice } from "../../shell/Notice";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+
+const FIELDS: [string, string, string, boolean][] = [
+  ["first_name", "First name", "given-name", false],
+  ["last_name", "Last name", "family-name", false],
+  ["username", "Name to sign in with", "username", false],
+  ["password", "Password, ten characters or more", "new-password", true],
+];
+
+export default function ComeInScreen({ token }: { token: string }) {
+  const link = useQuery({
+    queryKey: ["link", token],
+    queryFn: () => data(api.GET("/api/invitation", { params: { query: { token } } })),
+    retry: false,
+  });
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  if (link.isPending) return <Notice>Opening the link …</Notice>;
+  if (link.isError) return <Notice>{link.error.message}</Notice>;
+  const reset = link.data.reset_of !== "";
+  const comeIn = async () => {
+    try {
+      const body = { token, password: typed.password ?? "", username: "", first_name: "", last_name: "" };
+      await data(api.POST("/api/invitation", { body: { ...body, ...typed } }));
+      window.location.assign("/");
+    } catch (error) {
+      const lost = [{ field: "", message: "The server does not answer. Try again." }];
+      setErrors(error instanceof ApiProblem ? error.errors : lost);
+    }
+  };
+  const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
+  const fields = FIELDS.filter(([name]) => !reset || name === "password");
+  const other = errors.find((one) => !fields.some(([name]) => one.field.split(".").at(-1) === name));
+  return (
+    <Box as="main" p={{ base: "6", md: "12" }} maxW="32rem">
+      <Heading as="h1" fontSize="3xl" mb="2">
+        Outer Test
+      </Heading>
+      <Text mb="5">
+        {reset
+          ? `A new password for ${link.data.reset_of}, ${link.data.company}.`
+          : `${link.data.company} lets you in as ${link.data.role}.`}
+      </Text>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void comeIn();
+        }}
+      >
+        {fields.map(([name, label, complete, secret]) => (
+          <Box as="label" key={name} display="block" mb="4">
+            <Text fontWeight="600">{label}</Text>
+            <TextInput
+              type={secret ? "password" : "text"}
+              autoComplete={complete}
+              maxLength={150}
+              aria-invalid={at(name) !== undefined}
+              value={typed[name] ?? ""}
+              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+            />
+            {at(name) && <FieldProblem id={`come-in-${name}`}>{at(name)}</FieldProblem>}
+          </Box>
+        ))}
+        <Button type="submit" look="next">
+          {reset ? "Set the password" : "Come in"}
+        </Button>
+        {other && <FieldProblem id="come-in-problem">{other.message}</FieldProblem>}
+      </form>
+    </Box>
+  );
+}

@@ -1,0 +1,210 @@
+/** The company's people: roles, links to come in by, sign-ins, and the record of changes. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { queries } from "../../api/queries";
+import { Bar } from "../../shell/Bar";
+import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { dayAndClock } from "../../shell/words";
+import { Sure } from "../../shell/Sure";
+
+type PeopleShown = Schemas["PeopleShown"];
+type Attempt = (ask: () => Promise<PeopleShown | Schemas["InviteLink"]>) => Promise<void>;
+
+export default function PeopleScreen() {
+  const people = useQuery({ queryKey: ["people"], queryFn: () => data(api.GET("/api/people")) });
+  const [problem, setProblem] = useState("");
+  const [link, setLink] = useState("");
+  const attempt: Attempt = async (ask) => {
+    try {
+      const answer = await ask();
+      if ("token" in answer) setLink(`${window.location.origin}/come-in/${answer.token}`);
+      await queries.invalidateQueries({ queryKey: ["people"] });
+      setProblem("");
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  return (
+    <>
+      <Bar>
+        <Text color="onBarFaint">People</Text>
+      </Bar>
+      <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
+        <Heading as="h1" fontSize="2xl" mb="3">
+          People
+        </Heading>
+        {people.isPending && <Text>Opening …</Text>}
+        {people.isError && <Text color="brick">{people.error.message}</Text>}
+        {problem && <FieldProblem id="people-problem">{problem}</FieldProblem>}
+        {link && (
+          <Box as="label" display="block" borderWidth="2px" borderColor="copper" p="3" mb="4">
+            <Text fontWeight="700">
+              Pass this link on. It is shown this once, works once, and for a week.
+            </Text>
+            <TextInput readOnly className="num" value={link} onFocus={(event) => event.target.select()} />
+          </Box>
+        )}
+        {people.data && <Lists shown={people.data} attempt={attempt} />}
+      </Box>
+    </>
+  );
+}
+
+function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
+  const invite = (role: string) =>
+    void attempt(() => data(api.POST("/api/people/links", { body: { role } })));
+  return (
+    <>
+      {shown.people.map((one) => (
+        <PersonRow key={one.id} one={one} mayChange={shown.may_change} attempt={attempt} />
+      ))}
+      {shown.may_change && (
+        <Flex gap="3" my="4" wrap="wrap">
+          <Button onClick={() => invite("technician")}>Invite a technician</Button>
+          <Button onClick={() => invite("lead")}>Invite a lead</Button>
+        </Flex>
+      )}
+      {shown.links.length > 0 && (
+        <Part title="Open links">
+          {shown.links.map((one) => (
+            <Row key={one.id}>
+              <Text flex="1">
+                {one.what}, by {one.made_by}, until {dayAndClock(one.expires_at)}
+              </Text>
+              <Button
+                onClick={() =>
+                  void attempt(() =>
+                    data(
+                      api.DELETE("/api/people/links/{link_id}", { params: { path: { link_id: one.id } } }),
+                    ),
+                  )
+                }
+              >
+                Withdraw it
+              </Button>
+            </Row>
+          ))}
+        </Part>
+      )}
+      <Part title="Sign-ins, 90 days">
+        {shown.sign_ins.map((one) => (
+          <Row key={one.id}>
+            <Text flex="1">
+              <b>{one.name}</b>, {dayAndClock(one.at)}, {one.address || "address unknown"}
+              <Text as="span" display="block" fontSize="sm" color="faint">
+                {one.agent}
+              </Text>
+            </Text>
+            {one.here ? (
+              <Text>this session</Text>
+            ) : one.open ? (
+              <Button
+                onClick={() =>
+                  void attempt(() =>
+                    data(
+                      api.DELETE("/api/people/sign-ins/{sign_in_id}", {
+                        params: { path: { sign_in_id: one.id } },
+                      }),
+                    ),
+                  )
+                }
+              >
+                End this session
+              </Button>
+            ) : (
+              <Text color="faint">ended</Text>
+            )}
+          </Row>
+        ))}
+      </Part>
+      {shown.may_change && (
+        <Part title="Who changed what">
+          {shown.changes.map((one) => (
+            <Row key={one.at + one.what}>
+              <Text>
+                {dayAndClock(one.at)}: <b>{one.by_whom}</b> {one.what}
+              </Text>
+            </Row>
+          ))}
+        </Part>
+      )}
+    </>
+  );
+}
+
+function PersonRow(props: { one: Schemas["PersonShown"]; mayChange: boolean; attempt: Attempt }) {
+  const { one, mayChange, attempt } = props;
+  const path = { member_id: one.id };
+  const change = (role: string, active: boolean) =>
+    void attempt(() =>
+      data(api.PUT("/api/people/{member_id}", { params: { path }, body: { role, active } })),
+    );
+  return (
+    <Row>
+      <Box flex="1 1 14rem">
+        <Text fontWeight="700" color={one.active ? undefined : "faint"}>
+          {one.name}
+          {one.me && " (you)"}
+          {!one.active && ", shut out"}
+        </Text>
+        <Text fontSize="sm" color="faint">
+          signs in as {one.username}
+          {one.last_in && `, last ${dayAndClock(one.last_in)}`}
+        </Text>
+      </Box>
+      {mayChange ? (
+        <>
+          <Choice
+            w="9rem"
+            aria-label={`Role of ${one.name}`}
+            value={one.role}
+            onChange={(event) => change(event.target.value, one.active)}
+          >
+            <option value="technician">technician</option>
+            <option value="lead">lead</option>
+          </Choice>
+          <Button
+            onClick={() =>
+              void attempt(() => data(api.POST("/api/people/{member_id}/reset", { params: { path } })))
+            }
+          >
+            New password
+          </Button>
+          {one.active ? (
+            <Sure
+              ask={`Shut ${one.name} out? Every session of theirs ends. They can be let in again.`}
+              yes="Shut out"
+              onYes={() => change(one.role, false)}
+            />
+          ) : (
+            <Button onClick={() => change(one.role, true)}>Let in again</Button>
+          )}
+        </>
+      ) : (
+        <Text>{one.role}</Text>
+      )}
+    </Row>
+  );
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box as="section" aria-label={title} mt="7">
+      <Heading as="h2" fontSize="md" mb="1">
+        {title}
+      </Heading>
+      {children}
+    </Box>
+  );
+}
+
+function Row({ children }: { children: React.ReactNode }) {
+  return (
+    <Flex gap="3" wrap="wrap" align="center" py="2" minH="52px" borderTopWidth="1px" borderColor="rule">
+      {children}
+    </Flex>
+  );
+}

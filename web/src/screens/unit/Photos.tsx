@@ -1,0 +1,140 @@
+/** A unit's photos. They are made smaller here before they leave, and made anew by the server, without where they were taken. */
+import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { queries } from "../../api/queries";
+import { upload } from "../../api/upload";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { day } from "../../shell/words";
+
+type Photo = Schemas["PhotoShown"];
+const LONGEST = 2000;
+
+/** The picture at most 2000 pixels a side, as JPEG; what the browser cannot open goes as it is, and the server says why not. */
+async function smaller(file: File): Promise<Blob> {
+  try {
+    const picture = await createImageBitmap(file);
+    const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height));
+    const canvas = document.createElement("canvas");
+    canvas.width = Math.round(picture.width * scale);
+    canvas.height = Math.round(picture.height * scale);
+    canvas.getContext("2d")?.drawImage(picture, 0, 0, canvas.width, canvas.height);
+    return await new Promise((done) => canvas.toBlob((blob) => done(blob ?? file), "image/jpeg", 0.85));
+  } catch {
+    return file;
+  }
+}
+
+export function Photos(props: { unit: string; visit?: string; about?: string; title?: string }) {
+  const { unit, visit, about: given, title } = props;
+  const photos = useQuery({
+    queryKey: ["photos", unit],
+    queryFn: () =>
+      data(api.GET("/api/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
+  });
+  const [about, setAbout] = useState("");
+  const [problem, setProblem] = useState("");
+  const [gone, setGone] = useState<Photo | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const attempt = async (ask: () => Promise<Photo>, then: (photo: Photo) => void) => {
+    try {
+      then(await ask());
+      await queries.invalidateQueries({ queryKey: ["photos", unit] });
+      setProblem("");
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  const add = async (chosen: File) => {
+    const photo = await smaller(chosen);
+    await attempt(
+      () =>
+        upload<Photo>(`/api/files/units/${unit}/photos`, {
+          id: crypto.randomUUID(),
+          about: given ?? about,
+          photo,
+          ...(visit ? { visit } : {}),
+        }),
+      () => setAbout(""),
+    );
+  };
+  const path = (photo: Photo) => ({ params: { path: { photo_id: photo.id } } });
+  const shown = (photos.data ?? []).filter((one) => given === undefined || one.about === given);
+  return (
+    <Box as="section" aria-label={title ?? "Photos"}>
+      <Heading as="h2" fontSize="md" mb="1">
+        {title ?? "Photos"}
+      </Heading>
+      <SimpleGrid columns={2} gap="2" mb="2">
+        {shown.map((photo) => (
+          <Box as="figure" key={photo.id}>
+            <a href={`/api/files/photos/${photo.id}`} target="_blank" rel="noreferrer">
+              <img
+                src={`/api/files/photos/${photo.id}`}
+                alt={photo.about || `Photo of ${day(photo.at)}`}
+                width={photo.width}
+                height={photo.height}
+                loading="lazy"
+                style={{ width: "100%", height: "auto", display: "block" }}
+              />
+            </a>
+            <Flex justify="space-between" align="center" fontSize="sm">
+              <Text as="figcaption">{[photo.about, day(photo.at)].filter(Boolean).join(", ")}</Text>
+              <Button
+                look="quiet"
+                aria-label={`Take the photo off: ${photo.about || day(photo.at)}`}
+                onClick={() =>
+                  void attempt(() => data(api.DELETE("/api/files/photos/{photo_id}", path(photo))), setGone)
+                }
+              >
+                off
+              </Button>
+            </Flex>
+          </Box>
+        ))}
+      </SimpleGrid>
+      {gone && (
+        <Flex role="status" gap="2" align="center" mb="2">
+          <Text>The photo is off.</Text>
+          <Button
+            onClick={() =>
+              void attempt(
+                () => data(api.POST("/api/files/photos/{photo_id}/back", path(gone))),
+                () => setGone(null),
+              )
+            }
+          >
+            Put it back
+          </Button>
+        </Flex>
+      )}
+      <Flex gap="2" wrap="wrap" align="end">
+        {given === undefined && (
+          <Box as="label" flex="1 1 9rem">
+            <Text fontSize="sm">Of what</Text>
+            <TextInput maxLength={60} value={about} onChange={(event) => setAbout(event.target.value)} />
+          </Box>
+        )}
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept="image/jpeg,image/png,image/webp"
+          aria-label="Photo file"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void add(chosen);
+            event.target.value = "";
+          }}
+        />
+        <Button onClick={() => file.current?.click()}>Add a photo</Button>
+      </Flex>
+      <Text fontSize="sm" color="faint" mt="1">
+        JPEG, PNG or WebP up to 12 MB. Where it was taken is not kept.
+      </Text>
+      {problem && <FieldProblem id="photo-problem">{problem}</FieldProblem>}
+    </Box>
+  );
+}

@@ -1,0 +1,58 @@
+/** Files of one unit: its readings out, a visit file in, its sticker. */
+import { Box, Flex, Heading } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+
+import { ApiProblem } from "../../api/client";
+import { upload } from "../../api/upload";
+import { Button, FieldProblem } from "../../shell/controls";
+
+export function UnitFiles({ unit }: { unit: string }) {
+  const [problem, setProblem] = useState("");
+  const file = useRef<HTMLInputElement>(null);
+  const go = useNavigate();
+  const takeIn = async (chosen: File) => {
+    try {
+      const visit = await upload<{ id: string }>(`/api/files/units/${unit}/visit-file`, {
+        id: crypto.randomUUID(),
+        file: chosen,
+      });
+      await go(`/visits/${visit.id}/sheet`);
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  return (
+    <Box as="section" aria-label="Files of this unit">
+      <Heading as="h2" fontSize="md" mb="1">
+        Files
+      </Heading>
+      <Flex gap="2" wrap="wrap">
+        <a href={`/api/files/readings.csv?unit=${unit}`}>
+          <Button as="span" display="inline-flex" alignItems="center">
+            Readings (CSV)
+          </Button>
+        </a>
+        <a href={`/api/files/labels?unit=${unit}`} target="_blank" rel="noreferrer">
+          <Button as="span" display="inline-flex" alignItems="center">
+            Sticker
+          </Button>
+        </a>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept="application/json,.json"
+          aria-label="Visit file"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void takeIn(chosen);
+            event.target.value = "";
+          }}
+        />
+        <Button onClick={() => file.current?.click()}>Take a visit file in</Button>
+      </Flex>
+      {problem && <FieldProblem id="visit-file-problem">{problem}</FieldProblem>}
+    </Box>
+  );
+}
