@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, files, fleet, people, session, sheet, units, visits
+from api import advice, company, defrost, files, fleet, imports, people, session, sheet, units, visits
 from api.parser import KeepableParser
 from api.problems import register
 from api.signed_in import SignedIn
@@ -37,6 +37,7 @@ api.add_router("/units", units.router)
 api.add_router("/company", company.router)
 api.add_router("/fleet", fleet.router)
 api.add_router("/files", files.router)
+api.add_router("/imports", imports.router)
 api.add_router("/people", people.router)
 api.add_router("/invitation", people.coming_in)
 api.add_router("/advice", advice.router)

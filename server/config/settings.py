@@ -108,6 +108,9 @@ TIME_ZONE = env.str("OUTER_TEST_TIME_ZONE", default="UTC")
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
 FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 
+# Files of readings are read beside the request that brought them; tests read them within it.
+IMPORTS_INLINE = env.bool("OUTER_TEST_IMPORTS_INLINE", default=False)
+
 # Photos and files to be taken in. An object store takes the disk's place by naming its backend here.
 MEDIA_ROOT = Path(env.str("OUTER_TEST_FILES", default=str(ROOT / ".local" / "files")))
 STORAGES = {

@@ -172,3 +172,39 @@ class Photo(CompanyRow):
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="photo_once")]
         indexes = [models.Index(fields=["unit", "at"]), models.Index(fields=["visit"])]
+
+
+class ImportJob(CompanyRow):
+    """A file of readings on its way in: looked at, checked row by row, and then kept whole or not at all.
+
+    `problems` are the first that were found; `preview` the first rows with what judging them says.
+    """
+
+    class State(models.TextChoices):
+        NEW = "new"
+        CHECKING = "checking"
+        CHECKED = "checked"
+        KEEPING = "keeping"
+        DONE = "done"
+        CANCELLED = "cancelled"
+        FAILED = "failed"
+
+    uuid = models.UUIDField()
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    unit = models.ForeignKey(Unit, null=True, on_delete=models.PROTECT, related_name="+")
+    name = models.CharField(max_length=120)
+    file = models.FileField(upload_to="imports/")
+    columns = models.JSONField(default=list)
+    mapping = models.JSONField(default=dict)
+    state = models.CharField(max_length=10, choices=State.choices, default=State.NEW)
+    total = models.PositiveIntegerField(default=0)
+    done = models.PositiveIntegerField(default=0)
+    problem_count = models.PositiveIntegerField(default=0)
+    problems = models.JSONField(default=list)
+    preview = models.JSONField(default=list)
+    visits = models.PositiveIntegerField(default=0)
+    cancel = models.BooleanField(default=False)
+    beat = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="import_job_once")]

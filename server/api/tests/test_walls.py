@@ -51,7 +51,8 @@ class Walls(TestCase):
     def fill(self, path: str) -> str:
         values = {
             "visit_id": self.theirs.visit.id, "unit_id": self.theirs.unit.id, "line_id": self.line.uuid, "member_id": self.theirs.member.pk,
-            "name": "none of this name", "tag": self.theirs.unit.tag, "photo_id": uuid4(), "link_id": 1, "sign_in_id": 1,
+            "name": "none of this name", "tag": self.theirs.unit.tag, "photo_id": uuid4(), "link_id": 1,
+            "job_id": uuid4(), "sign_in_id": 1,
         }  # fmt: skip
         return re.sub(r"\{(\w+)\}", lambda match: str(values[match.group(1)]), path)
 
@@ -176,6 +177,7 @@ class RandomBodies(HypothesisTestCase):
             "tag": self.mine.unit.tag,
             "photo_id": uuid4(),
             "link_id": 1,
+            "job_id": uuid4(),
             "sign_in_id": 1,
         }
         for method, path in endpoints():

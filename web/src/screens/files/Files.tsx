@@ -7,6 +7,7 @@ import { queries, useSession } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Bar } from "../../shell/Bar";
 import { Button, FieldProblem } from "../../shell/controls";
+import { LogIn } from "./LogIn";
 
 export default function FilesScreen() {
   const lead = useSession().data?.member?.role === "lead";
@@ -28,6 +29,7 @@ export default function FilesScreen() {
           <Out href="/api/files/labels">Stickers for the units</Out>
           {lead && <Out href="/api/files/company.zip">The whole company (zip)</Out>}
         </Part>
+        <LogIn />
         {lead && <CompanyIn />}
       </Box>
     </>

@@ -1,0 +1,267 @@
+"""A file of readings taken in: checked row by row and judged for a look, then kept whole in one transaction, or not at all."""
+
+import io
+import threading
+from collections import Counter
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import asdict
+from datetime import date
+from typing import Any
+from uuid import UUID, uuid5
+
+from django.conf import settings
+from django.core.files.uploadedfile import UploadedFile
+from django.db import connection, connections, transaction
+from django.utils import timezone
+from pydantic import TypeAdapter
+
+from accounts.audit import note
+from accounts.models import Company, Member
+from fleet.models import Unit
+from outer_test import visit as core
+from outer_test.assess import assess
+from outer_test.log_csv import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
+from outer_test.quantity import FieldProblem
+from visits.find_text import find_text_of
+from visits.keep import keep_told, refresh_standing
+from visits.load import Loaded, core_reading, core_unit
+from visits.models import Entry, ImportJob, Visit
+
+MOST_BYTES, MOST_ROWS, MOST_PROBLEMS, LOOK = 60_000_000, 500_000, 200, 60
+BEAT_ROWS, BEAT_VISITS = 2000, 100
+_MAPPING = TypeAdapter(Mapping)
+
+
+class Cancelled(Exception):
+    """The person asked to stop."""
+
+
+def new_job(member: Member, job_id: UUID, name: str, file: UploadedFile, unit: Unit | None) -> ImportJob:
+    """Keep the file and look at its heading. The same UUID keeps it once. Raises FieldProblem (`file`)."""
+    already: ImportJob | None = ImportJob.objects.of(member.company).filter(uuid=job_id).first()
+    if already is not None:
+        return already
+    if (file.size or 0) > MOST_BYTES:
+        raise FieldProblem("file", f"is larger than {MOST_BYTES // 1_000_000} MB")
+    head = file.read(65_536)
+    try:
+        text = head.decode("utf-8", errors="strict" if len(head) < 65_536 else "ignore")
+    except UnicodeDecodeError:
+        raise FieldProblem("file", "is no text in UTF-8: save it as CSV UTF-8") from None
+    columns = columns_of(text)
+    if "\x00" in text or len(columns) < 2:
+        raise FieldProblem("file", "is no CSV file with a heading line of at least two columns")
+    file.seek(0)
+    job = ImportJob(company=member.company, uuid=job_id, member=member, unit=unit, name=name[:120], columns=columns[:200])
+    job.mapping = asdict(guess_mapping(columns))
+    job.file.save(f"{job_id.hex}.csv", file, save=False)
+    job.save()
+    return job
+
+
+def start(job: ImportJob, mapping: Mapping | None) -> None:
+    """Check the file by this mapping, or, where None, keep what was checked. Raises FieldProblem where it is not the time."""
+    states = ImportJob.State
+    if mapping is not None:
+        if job.state in (states.KEEPING, states.DONE, states.CHECKING):
+            raise FieldProblem("state", "it is being read already")
+        missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
+        if missing:
+            raise FieldProblem("mapping", "say which columns are the value and the time")
+        changed = {"mapping": _MAPPING.dump_python(mapping), "state": states.CHECKING, "problems": [], "preview": []}
+        _set(job, **changed, problem_count=0, done=0, total=0, visits=0, cancel=False)
+    else:
+        if job.state != states.CHECKED or job.problem_count or not job.total:
+            raise FieldProblem("state", "it is kept when every row was checked and none is wrong")
+        _set(job, state=states.KEEPING, done=0, cancel=False)
+    work = _check if mapping is not None else _keep
+    if settings.IMPORTS_INLINE:
+        _run(job.pk, work)
+    else:
+        threading.Thread(target=_run, args=(job.pk, work), daemon=True).start()
+
+
+def _set(job: ImportJob, **fields: Any) -> None:
+    for name, value in fields.items():
+        setattr(job, name, value)
+    job.beat = timezone.now()
+    job.save(update_fields=[*fields, "beat"])
+
+
+def _run(job_pk: int, work: Callable[[ImportJob], None]) -> None:
+    """Do the work, and say how it ended whatever happens."""
+    job: ImportJob = ImportJob._base_manager.select_related("company", "member", "unit").get(pk=job_pk)
+    try:
+        work(job)
+    except Cancelled:
+        _set(job, state=ImportJob.State.CANCELLED)
+    except FieldProblem as problem:
+        _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, problem.field, problem.message))], problem_count=1)
+    except Exception:
+        _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server: nothing was kept."))])
+        raise
+    finally:
+        if not settings.IMPORTS_INLINE:
+            connections.close_all()
+
+
+def beat(job: ImportJob, done: int) -> None:
+    """Say how far it is, beside the transaction the work is in, and hear whether to stop. Raises Cancelled."""
+    own = connection if settings.IMPORTS_INLINE else connections.create_connection("default")
+    try:
+        with own.cursor() as cursor:
+            cursor.execute("UPDATE visits_importjob SET done = %s, beat = now() WHERE id = %s RETURNING cancel", [done, job.pk])
+            if cursor.fetchone()[0]:
+                raise Cancelled
+    finally:
+        if own is not connection:
+            own.close()
+
+
+def _rows(job: ImportJob) -> Iterator[LogRow | RowProblem]:
+    with job.file.open("rb") as file:
+        text = io.TextIOWrapper(file, encoding="utf-8-sig", errors="replace", newline="")
+        yield from read_rows(iter(text), _MAPPING.validate_python(job.mapping), timezone.get_current_timezone())
+
+
+def _units(job: ImportJob) -> dict[str, Unit]:
+    rows = Unit.objects.of(job.company).exclude(serial="").select_related("site")
+    found = {unit.serial.casefold(): unit for unit in rows}
+    return {"": job.unit} | found if job.unit is not None else found
+
+
+def _unit_of(row: LogRow, job: ImportJob, units: dict[str, Unit]) -> Unit | None:
+    return job.unit if job.unit is not None else units.get(row.serial.casefold())
+
+
+def _check(job: ImportJob) -> None:
+    units, problems, count, total = _units(job), [], 0, 0
+    look: list[LogRow] = []
+    visits: set[tuple[Any, date]] = set()
+    per_visit: Counter[tuple[Any, date]] = Counter()
+    for found in _rows(job):
+        total += 1
+        if total > MOST_ROWS:
+            raise FieldProblem("file", f"has more than {MOST_ROWS} rows: take it in in parts")
+        if total % BEAT_ROWS == 0:
+            beat(job, total)
+        if isinstance(found, LogRow):
+            unit = _unit_of(found, job, units)
+            if unit is None:
+                said = f'no unit of yours has the serial "{found.serial[:40]}"' if found.serial else "names no unit"
+                found = RowProblem(found.line, job.mapping.get("serial", ""), said)
+            else:
+                key = (unit.pk, timezone.localdate(found.at))
+                visits.add(key)
+                per_visit[key] += 1
+                if per_visit[key] > core_limit():
+                    found = RowProblem(found.line, "", f"more than {core_limit()} readings of one unit on one day")
+                elif len(look) < LOOK:
+                    look.append(found)
+        if isinstance(found, RowProblem):
+            count += 1
+            if len(problems) < MOST_PROBLEMS:
+                problems.append(asdict(found))
+    _set(
+        job, state=ImportJob.State.CHECKED, total=total, done=total, problem_count=count, problems=problems, visits=len(visits),
+        preview=_look(job, look, units),
+    )  # fmt: skip
+
+
+def core_limit() -> int:
+    """The most readings that one visit holds."""
+    return 500
+
+
+def _look(job: ImportJob, rows: list[LogRow], units: dict[str, Unit]) -> list[dict[str, Any]]:
+    """The first rows, each with what judging its visit says of it."""
+    shown = []
+    for unit, _, own in _by_visit(job, rows, units):
+        visit = _judged_by(job.company, unit, tuple(core.Reading(row.point, row.value, at=row.at) for row in own))
+        found = {one.point: one for one in assess(visit).findings}
+        for row in own:
+            told = found.get(row.point)
+            verdict, why = ("kept", "") if told is None else (told.verdict.value, told.why)
+            shown.append(
+                {
+                    "line": row.line,
+                    "unit": str(unit),
+                    "at": row.at.isoformat(),
+                    "point": row.point,
+                    "value": row.value,
+                    "verdict": verdict,
+                    "why": why,
+                }
+            )
+    return shown
+
+
+def _judged_by(company: Company, unit: Unit, readings: tuple[core.Reading, ...]) -> core.Visit:
+    base = core_unit(unit)
+    return core.Visit(plate=base.plate, fitted=base.fitted, contactor_fitted=base.contactor_fitted, rules=base.rules, readings=readings)
+
+
+def _by_visit(job: ImportJob, rows: Iterable[LogRow], units: dict[str, Unit]) -> list[tuple[Unit, date, list[LogRow]]]:
+    grouped: dict[tuple[Any, date], tuple[Unit, list[LogRow]]] = {}
+    for row in rows:
+        unit = _unit_of(row, job, units)
+        if unit is not None:
+            day = timezone.localdate(row.at)
+            grouped.setdefault((unit.pk, day), (unit, []))[1].append(row)
+    return [(unit, day, own) for (_, day), (unit, own) in sorted(grouped.items(), key=lambda one: one[0][1])]
+
+
+def _keep(job: ImportJob) -> None:
+    units = _units(job)
+    visits = _by_visit(job, (row for row in _rows(job) if isinstance(row, LogRow)), units)
+    done = 0
+    last: dict[Any, tuple[Unit, Loaded]] = {}
+    with transaction.atomic():
+        for place in range(0, len(visits), BEAT_VISITS):
+            part = visits[place : place + BEAT_VISITS]
+            for loaded in _write(job, part):
+                last[loaded.row.unit_id] = (loaded.row.unit, loaded)
+            done += sum(len(rows) for _, _, rows in part)
+            beat(job, done)
+        for unit, loaded in last.values():
+            refresh_standing(job.company, unit, loaded.visit, loaded.row.scheduled_for)
+            beat(job, done)
+        note(job.member, f"took in {done} readings from {job.name}")
+        ImportJob._base_manager.filter(pk=job.pk).update(state=ImportJob.State.DONE)
+
+
+def _write(job: ImportJob, visits: list[tuple[Unit, date, list[LogRow]]]) -> list[Loaded]:
+    """A part of the visits in three writes: the visits themselves, what each told, and their readings."""
+    company, member = job.company, job.member
+    made, entries = [], []
+    for unit, day, rows in visits:
+        first = min(row.at for row in rows)
+        row = Visit(
+            company=company,
+            id=uuid5(job.uuid, f"{unit.pk} {day}"),
+            unit=unit,
+            technician=member,
+            scheduled_for=first,
+            complaint="maintenance",
+            notes=f"Taken in from {job.name}.",
+            rules=company.rules,
+            finished_at=max(one.at for one in rows),
+            finished_by=member,
+            frozen={"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted},
+        )
+        own = [
+            Entry(
+                company=company, uuid=uuid5(row.id, str(one.line)), visit=row, member=member, at=one.at, point=one.point, value=one.value,
+                power="unknown",
+            )
+            for one in rows
+        ]  # fmt: skip
+        measured = tuple(core_reading(one) for one in own)
+        loaded = Loaded(row, own, [], [], [], [], _judged_by(company, unit, measured), {member.pk: member.shown_name})
+        keep_told(row, loaded)
+        row.find_text = find_text_of(row, member.shown_name)
+        made.append(loaded)
+        entries += own
+    Visit.objects.of(company).bulk_create([one.row for one in made])
+    Entry.objects.of(company).bulk_create(entries, batch_size=2000)
+    return made

@@ -1,0 +1,267 @@
+/** A meter's log taken in: choose the file, say which column is what, look at the judged rows, then keep all of it or none. */
+import { Box, Flex, Heading, SimpleGrid, Table, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+
+import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { queries } from "../../api/queries";
+import { upload } from "../../api/upload";
+import { Mark, type MarkKind } from "../../drawing/Mark";
+import { Button, Choice, FieldProblem } from "../../shell/controls";
+import { dayAndClock } from "../../shell/words";
+
+type Job = Schemas["JobShown"];
+type Mapping = Schemas["Mapping"];
+const RUNNING = ["checking", "keeping"];
+const BEAT_MS = 700;
+const COLUMNS: [keyof Mapping & ("value" | "at" | "serial" | "point" | "sign"), string][] = [
+  ["value", "Value"],
+  ["at", "Time"],
+  ["serial", "Unit’s serial"],
+  ["point", "What was read"],
+  ["sign", "Unit of measure"],
+];
+const SAYS: Record<string, string> = {
+  checking: "Reading the file …",
+  checked: "Read. Nothing is kept yet.",
+  keeping: "Keeping it …",
+  done: "Kept.",
+  cancelled: "Stopped. Nothing was kept.",
+  failed: "It failed. Nothing was kept.",
+};
+
+export function LogIn() {
+  const [id, setId] = useState(() => localStorage.getItem("outer-test.import") ?? "");
+  const [problem, setProblem] = useState("");
+  const file = useRef<HTMLInputElement>(null);
+  const job = useQuery({
+    queryKey: ["import", id],
+    queryFn: () => data(api.GET("/api/imports/{job_id}", { params: { path: { job_id: id } } })),
+    enabled: id !== "",
+    retry: false,
+    refetchInterval: ({ state }) => (RUNNING.includes(state.data?.state ?? "") ? BEAT_MS : false),
+  });
+  const hold = (next: string) => {
+    localStorage.setItem("outer-test.import", next);
+    setId(next);
+  };
+  const attempt = async (ask: () => Promise<Job>) => {
+    try {
+      const answer = await ask();
+      queries.setQueryData(["import", answer.id], answer);
+      hold(answer.id);
+      setProblem("");
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+    }
+  };
+  return (
+    <Box as="section" aria-label="A log in" borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
+      <Heading as="h2" fontSize="md">
+        A meter’s log in
+      </Heading>
+      <Text color="faint" mb="2">
+        CSV in UTF-8, up to 60 MB. You say which column is what, and see the rows judged, before anything is
+        kept. One wrong row, and nothing is.
+      </Text>
+      <input
+        ref={file}
+        type="file"
+        hidden
+        accept=".csv,.txt,text/csv"
+        aria-label="Log file"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen)
+            void attempt(() => upload<Job>("/api/imports", { id: crypto.randomUUID(), file: chosen }));
+          event.target.value = "";
+        }}
+      />
+      <Button onClick={() => file.current?.click()}>Choose the log</Button>
+      {problem && <FieldProblem id="log-problem">{problem}</FieldProblem>}
+      {job.data && <OnItsWay key={job.data.id} job={job.data} attempt={attempt} forget={() => hold("")} />}
+    </Box>
+  );
+}
+
+function OnItsWay(props: {
+  job: Job;
+  attempt: (ask: () => Promise<Job>) => Promise<void>;
+  forget: () => void;
+}) {
+  const { job, attempt, forget } = props;
+  const [mapping, setMapping] = useState<Mapping>(job.mapping);
+  const path = { job_id: job.id };
+  const running = RUNNING.includes(job.state);
+  const ask = (what: "keep" | "cancel") => {
+    const params = { params: { path } };
+    return what === "keep"
+      ? data(api.POST("/api/imports/{job_id}/keep", params))
+      : data(api.POST("/api/imports/{job_id}/cancel", params));
+  };
+  return (
+    <Box mt="4">
+      <Text fontWeight="700">{job.name}</Text>
+      {job.state !== "done" && (
+        <SimpleGrid columns={{ base: 1, sm: 2, lg: 3 }} gap="3" my="2">
+          {COLUMNS.map(([name, label]) => (
+            <label key={name}>
+              <Text fontSize="sm">{label}</Text>
+              <Choice
+                value={mapping[name]}
+                disabled={running}
+                onChange={(event) => setMapping({ ...mapping, [name]: event.target.value })}
+              >
+                <option value="">no column</option>
+                {job.columns.map((column) => (
+                  <option key={column}>{column}</option>
+                ))}
+              </Choice>
+            </label>
+          ))}
+          {mapping.point === "" && (
+            <label>
+              <Text fontSize="sm">Every row is</Text>
+              <Choice
+                value={mapping.fixed_point}
+                onChange={(event) => setMapping({ ...mapping, fixed_point: event.target.value })}
+              >
+                <option value="">say which reading</option>
+                {job.points.map((one) => (
+                  <option key={one.point} value={one.point}>
+                    {one.title}
+                  </option>
+                ))}
+              </Choice>
+            </label>
+          )}
+          <Flex as="label" align="center" gap="2" minH="44px">
+            <input
+              type="checkbox"
+              checked={mapping.day_first}
+              onChange={(event) => setMapping({ ...mapping, day_first: event.target.checked })}
+            />
+            day before month
+          </Flex>
+        </SimpleGrid>
+      )}
+      <Progress job={job} />
+      <Flex gap="3" wrap="wrap" mt="2">
+        {!running && job.state !== "done" && (
+          <Button
+            onClick={() =>
+              void attempt(() =>
+                data(api.POST("/api/imports/{job_id}/check", { params: { path }, body: mapping })),
+              )
+            }
+          >
+            Read it this way
+          </Button>
+        )}
+        {job.state === "checked" && job.problem_count === 0 && job.total > 0 && (
+          <Button look="next" onClick={() => void attempt(() => ask("keep"))}>
+            Keep all {job.total} readings of {job.visits} visits
+          </Button>
+        )}
+        {job.state !== "done" && job.state !== "cancelled" && (
+          <Button onClick={() => void attempt(() => ask("cancel"))}>{running ? "Stop" : "Leave it"}</Button>
+        )}
+        {!running && (
+          <Button look="quiet" onClick={forget}>
+            close
+          </Button>
+        )}
+      </Flex>
+      <Wrong job={job} mapping={mapping} setMapping={setMapping} />
+      <Looked job={job} />
+    </Box>
+  );
+}
+
+function Progress({ job }: { job: Job }) {
+  const said = SAYS[job.state];
+  if (!said) return null;
+  const share = job.state === "keeping" && job.total > 0 ? job.done / job.total : undefined;
+  return (
+    <Box role="status">
+      <Text fontWeight="600">
+        {said} {job.done > 0 && `${job.done} rows.`}
+      </Text>
+      {RUNNING.includes(job.state) && (
+        <progress value={share} max={1} aria-label="How far it is" style={{ width: "100%" }} />
+      )}
+    </Box>
+  );
+}
+
+/** What is wrong, row by row; a name this app does not know can be given its reading here. */
+function Wrong(props: { job: Job; mapping: Mapping; setMapping: (mapping: Mapping) => void }) {
+  const { job, mapping, setMapping } = props;
+  if (job.problem_count === 0) return null;
+  const unknown = [
+    ...new Set(job.problems.map(({ why }) => /^"(.+)" is no reading/.exec(why)?.[1]).filter(Boolean)),
+  ] as string[];
+  return (
+    <Box mt="3" role="alert">
+      <Text fontWeight="700" color="brick">
+        {job.problem_count} {job.problem_count === 1 ? "row is" : "rows are"} wrong:
+      </Text>
+      {unknown.map((name) => (
+        <label key={name}>
+          <Text fontSize="sm">“{name}” is</Text>
+          <Choice
+            maxW="24rem"
+            value={mapping.names?.[name] ?? ""}
+            onChange={(event) =>
+              setMapping({ ...mapping, names: { ...mapping.names, [name]: event.target.value } })
+            }
+          >
+            <option value="">not known</option>
+            {job.points.map((one) => (
+              <option key={one.point} value={one.point}>
+                {one.title}
+              </option>
+            ))}
+          </Choice>
+        </label>
+      ))}
+      {job.problems.slice(0, 20).map((one) => (
+        <Text key={`${one.line} ${one.why}`}>
+          {one.line > 0 && `Line ${one.line}`}
+          {one.column && `, ${one.column}`}: {one.why}
+        </Text>
+      ))}
+      {job.problem_count > 20 && <Text color="faint">and {job.problem_count - 20} more</Text>}
+    </Box>
+  );
+}
+
+function Looked({ job }: { job: Job }) {
+  if (job.preview.length === 0 || job.state === "done") return null;
+  const titles = new Map(job.points.map((one) => [one.point, one.title]));
+  return (
+    <Box mt="3" overflowX="auto">
+      <Text fontSize="sm" color="faint">
+        The first rows, judged by each unit’s plate as it stands now:
+      </Text>
+      <Table.Root size="sm" aria-label="The first rows, judged">
+        <Table.Body>
+          {job.preview.slice(0, 20).map((one) => (
+            <Table.Row key={one.line}>
+              <Table.Cell>
+                <Mark kind={one.verdict as MarkKind} />
+              </Table.Cell>
+              <Table.Cell>{one.unit}</Table.Cell>
+              <Table.Cell>{dayAndClock(one.at)}</Table.Cell>
+              <Table.Cell>{titles.get(one.point)}</Table.Cell>
+              <Table.Cell className="num" textAlign="right">
+                {one.value}
+              </Table.Cell>
+              <Table.Cell>{one.why}</Table.Cell>
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Box>
+  );
+}
