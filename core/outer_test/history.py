@@ -114,14 +114,31 @@ def _told(visit: Visit, point: str, value: str, number: object, found: Finding |
 
 
 def _corrected(visit: Visit, point: str, number: float | None) -> tuple[float | None, str]:
-    """A winding at 25 °C where the shell's temperature is known; running amps are kept as read, with their volts beside them."""
-    if point in PAIRS and number is not None:
-        inputs = inputs_of(visit)
+    """What is followed over the years: a winding at 25 °C where the shell's temperature is known, an aux element's amps and a
+    start peak at rated volts where the volts were read; everything else as it was read."""
+    if number is None:
+        return number, ""
+    inputs = inputs_of(visit)
+    if point in PAIRS:
         shell, ohm = inputs.number("winding.shell.f"), inputs.number(point)
         if shell is not None and shell.number is not None and ohm is not None:
             at_25 = at_25c(ohm, float(shell.number), visit.plate.compressor.winding).number
             return (None if at_25 is None else round(float(at_25), 4)), "at 25 °C"
+    rated, volts = _rated_and_read(visit, point)
+    read = inputs.number(volts) if volts else None
+    if rated is not None and read is not None and read.number:
+        return round(number * rated / float(read.number), 3), "at rated volts"
     return number, ""
+
+
+def _rated_and_read(visit: Visit, point: str) -> tuple[float | None, str]:
+    """The volts a reading's current is tied to: rated, and the point where they were read. None where it is tied to none."""
+    if point == "amps.compressor.peak_a":
+        return max(visit.plate.volts, default=None), "line.starting.v"
+    for place, element in enumerate(visit.plate.aux_heat.elements, 1):
+        if point == f"amps.element{place}.a":
+            return element.volts, "aux.line.v"
+    return None, ""
 
 
 def part_of(point: str) -> str:

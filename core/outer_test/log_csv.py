@@ -179,6 +179,7 @@ _DAY_FIRST = ("%d/%m/%Y %H:%M:%S", "%d/%m/%Y %H:%M", "%d/%m/%Y", "%d.%m.%Y %H:%M
 def read_time(text: str, day_first: bool, zone: tzinfo) -> datetime | None:
     """A time as logs write it; one without a zone is in `zone`. None where it is none.
 
+    >>> from datetime import timezone
     >>> read_time("14.01.2027 09:30", True, timezone.utc).isoformat()
     '2027-01-14T09:30:00+00:00'
     """

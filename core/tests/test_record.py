@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from scipy.stats import theilslopes
 
 from outer_test.history import PartChanged, Told, histories, part_of, told_of
-from outer_test.plate import Plate, RunCapacitor
+from outer_test.plate import AuxHeat, Element, Plate, RunCapacitor
 from outer_test.points import POINTS
 from outer_test.standing import standing
 from outer_test.titles import title_of
@@ -89,6 +89,16 @@ class Record(unittest.TestCase):
         # 131 °F is 55 °C: 0.66 × (234.5 + 25) ÷ (234.5 + 55).
         self.assertAlmostEqual(told.number or 0, 0.66 * 259.5 / 289.5, places=4)
         self.assertEqual((told.value, told.corrected), ("0.66", "at 25 °C"))
+
+    def test_amps_that_follow_their_volts_are_followed_at_rated_volts(self) -> None:
+        plate = Plate(volts=(208, 230), aux_heat=AuxHeat("electric", (Element(4.8, 240),)))
+        readings = (
+            Reading("amps.element1.a", "19.0"), Reading("aux.line.v", "228"), Reading("amps.compressor.peak_a", "70"), Reading("line.starting.v", "200"),
+        )  # fmt: skip
+        told = {one.point: one for one in told_of(Visit(plate=plate, readings=readings))}
+        self.assertAlmostEqual(told["amps.element1.a"].number or 0, 20.0)
+        self.assertAlmostEqual(told["amps.compressor.peak_a"].number or 0, 70 * 230 / 200)
+        self.assertEqual(told["amps.element1.a"].corrected, "at rated volts")
 
     def test_ol_and_things_seen_are_kept_too(self) -> None:
         told = {one.point: one for one in told_of(Visit(readings=(Reading("winding.c_ground.ohm", "OL"),), seen={"look.wiring": "rubbed"}))}

@@ -49,7 +49,7 @@ def put_demo() -> None:
 
 
 # A quick hash: the demo's people are made anew for every test, and how passwords are kept is tested elsewhere.
-@override_settings(DEMO=True, PASSWORD_HASHERS=["django.contrib.auth.hashers.MD5PasswordHasher"])
+@override_settings(DEMO=True, IMPORTS_INLINE=True, PASSWORD_HASHERS=["django.contrib.auth.hashers.MD5PasswordHasher"])
 class BrowserTest(StaticLiveServerTestCase):
     """The demo company, loaded anew for each test, and a page signed in as its technician."""
 

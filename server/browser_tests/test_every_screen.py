@@ -100,4 +100,5 @@ class BoardProfiles(BrowserTest):
         self.page.get_by_role("button", name="Keep this board").click()
         expect(self.page.get_by_role("navigation", name="Board profiles")).to_contain_text("Hill board")
         self.page.get_by_role("button", name="Take it off the list").click()
+        self.page.get_by_role("button", name="Yes, take it off the list").click()
         expect(self.page.get_by_role("navigation", name="Board profiles")).not_to_contain_text("Hill board")

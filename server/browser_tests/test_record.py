@@ -1,5 +1,8 @@
 """The record in the browser: a unit's file, two visits side by side, the watch list, finding, a sticker's address."""
 
+from io import BytesIO
+
+from PIL import Image
 from playwright.sync_api import expect
 
 from browser_tests.base import BrowserTest
@@ -45,3 +48,95 @@ class Record(BrowserTest):
         expect(self.page.get_by_role("heading", name="Fell Road 21, side yard")).to_be_visible()
         self.page.goto(f"{self.live_server_url}/u/nobody-has-this")
         expect(self.page.get_by_text("No unit of your company has this sticker")).to_be_visible()
+
+
+class NewUnit(BrowserTest):
+    def test_a_unit_that_is_not_here_yet(self) -> None:
+        self.sign_in()
+        self.page.get_by_role("button", name="A unit that is not here yet").click()
+        self.page.get_by_role("button", name="Add the unit").click()
+        expect(self.page.get_by_role("alert").first).to_contain_text("1 to 120 characters")
+        for label, text in (("Site", "Sluice House"), ("Address", "4 Sluice Lane"), ("Which unit there", "roof")):
+            self.page.get_by_label(label).fill(text)
+        self.page.get_by_role("button", name="Add the unit").click()
+        expect(self.page.get_by_label("Unit", exact=False).first).to_contain_text("Sluice House, roof")
+        self.page.get_by_role("button", name="Open", exact=True).click()
+        expect(self.page.get_by_role("navigation", name="Stations")).to_be_visible()
+
+
+class Handed(BrowserTest):
+    """What is handed over and taken in: signature, photo, a log, people."""
+
+    def test_signed_and_handed_over(self) -> None:
+        self.sign_in()
+        self.page.goto(self.live_server_url)
+        visit = str(self.page.locator('a:has-text("Tannery Yard")').first.get_attribute("href")).removesuffix("/sheet")
+        self.page.goto(f"{self.live_server_url}{visit}/sheet")
+        sign = self.page.get_by_label("Signature", exact=True)
+        sign.get_by_role("button", name="Keep the signature").click()
+        expect(sign.get_by_role("alert")).to_contain_text("who signs")
+        sign.get_by_label("Signed by").fill("P. Holder")
+        box = sign.get_by_role("img").bounding_box()
+        assert box is not None
+        self.page.mouse.move(box["x"] + 20, box["y"] + 40)
+        self.page.mouse.down()
+        self.page.mouse.move(box["x"] + 120, box["y"] + 60, steps=5)
+        self.page.mouse.up()
+        sign.get_by_role("button", name="Keep the signature").click()
+        expect(sign.get_by_role("status")).to_contain_text("Signed by P. Holder")
+        self.page.goto(f"{self.live_server_url}/api{visit}/report")
+        expect(self.page.get_by_role("main")).to_contain_text("P. Holder")
+        self.assertEqual(self.severe_axe_problems(), [])
+
+    def test_a_photo_kept_taken_off_and_put_back(self) -> None:
+        self.sign_in()
+        unit = Unit._base_manager.get(serial="TH-0233")
+        self.page.goto(f"{self.live_server_url}/units/{unit.id}")
+        photos = self.page.get_by_label("Photos", exact=True)
+        picture = BytesIO()
+        Image.new("RGB", (3000, 1000), "#2c6e49").save(picture, "PNG")
+        photos.get_by_label("Of what").fill("plate")
+        photos.get_by_label("Photo file").set_input_files({"name": "p.png", "mimeType": "image/png", "buffer": picture.getvalue()})
+        expect(photos.get_by_role("img", name="plate")).to_be_visible()
+        photos.get_by_role("button", name="Take the photo off: plate").click()
+        photos.get_by_role("button", name="Put it back").click()
+        expect(photos.get_by_role("img", name="plate")).to_be_visible()
+        photos.get_by_label("Photo file").set_input_files({"name": "p.txt", "mimeType": "text/plain", "buffer": b"hello"})
+        expect(photos.get_by_role("alert")).to_contain_text("no JPEG, PNG or WebP")
+
+    def test_a_log_with_names_of_its_own(self) -> None:
+        self.sign_in()
+        self.page.goto(f"{self.live_server_url}/files")
+        log = self.page.get_by_label("A log in")
+        text = "Asset;When;Channel;Display;UOM\nTH-0233;2024-03-01 09:00;Probe A;35,1;uF\nTH-0233;2025-03-01 09:00;Probe A;34,9;uF\n"
+        log.get_by_label("Log file").set_input_files({"name": "log.csv", "mimeType": "text/csv", "buffer": text.encode()})
+        log.get_by_label("Time").select_option("When")
+        log.get_by_role("button", name="Read it this way").click()
+        expect(log.get_by_role("alert")).to_contain_text("2 rows are wrong")
+        log.get_by_label("“Probe A” is").select_option("cap.herm.uf")
+        log.get_by_role("button", name="Read it this way").click()
+        log.get_by_role("button", name="Keep all 2 readings of 2 visits").click()
+        expect(log.get_by_role("status")).to_contain_text("Kept.")
+
+    def test_somebody_comes_in_by_a_link(self) -> None:
+        self.sign_in("marlow")
+        self.page.goto(f"{self.live_server_url}/people")
+        self.page.get_by_role("button", name="Invite a technician").click()
+        link = self.page.get_by_label("Pass this link on").input_value()
+        other = self.new_page()
+        other.goto(link)
+        other.get_by_label("Name to sign in with").fill("sable")
+        other.get_by_label("Password").fill("short")
+        other.get_by_role("button", name="Come in").click()
+        expect(other.get_by_role("alert").first).to_contain_text("too short")
+        other.get_by_label("Password").fill("a very long passphrase")
+        other.get_by_role("button", name="Come in").click()
+        expect(other.get_by_role("heading", name="Today")).to_be_visible()
+        self.page.reload()
+        row = self.page.locator('div:has(> select[aria-label="Role of sable"])')
+        row.get_by_role("button", name="Shut out").click()
+        self.page.get_by_role("button", name="Yes, shut out").click()
+        expect(self.page.get_by_role("main")).to_contain_text("shut out")
+        other.reload()
+        expect(other.get_by_label("Password")).to_be_visible()
+        other.context.close()

@@ -52,31 +52,30 @@ def find(company: Company, text: str) -> Found:
     words = " ".join(text.split())[:LONGEST]
     if len(words) < 2:
         return Found((), ())
-    units = _fitting(Unit.objects.of(company).select_related("site"), words)
-    visits = _fitting(Visit.objects.of(company).select_related("unit", "unit__site"), words, "-scheduled_for")
+    all_units = Unit.objects.of(company).select_related("site")
+    all_visits = Visit.objects.of(company).select_related("unit", "unit__site")
+    units = _by_words(all_units, words) or _by_likeness(all_units, words)
+    # A misspelt visit is found through its unit: there are far fewer of them, and the rest of a visit's words is seldom misspelt.
+    visits = _by_words(all_visits, words, "-scheduled_for") or list(all_visits.filter(unit__in=units).order_by("-scheduled_for")[:MOST])
     return Found(
         tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
         tuple(FoundVisit(one.id, one.unit.site.name, one.unit.label, one.scheduled_for, one.complaint) for one in visits),
     )
 
 
-def _fitting(rows: QuerySet[Any], words: str, *then: str) -> list[Any]:
-    """By whole and begun words first; where none fits, by likeness of their letters. Both are answered from an index."""
-    query = SearchQuery(
-        " & ".join(f"{_plain(word)}:*" for word in words.split() if _plain(word)) or "''", config="simple", search_type="raw"
-    )
-    whole = rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query).order_by(*then, "id")[:MOST]
-    found = list(whole)
-    if found:
-        return found
+def _by_words(rows: QuerySet[Any], words: str, *then: str) -> list[Any]:
+    """By whole and begun words, answered from an index."""
+    begun = " & ".join(f"{_plain(word)}:*" for word in words.split() if _plain(word)) or "''"
+    query = SearchQuery(begun, config="simple", search_type="raw")
+    return list(rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query).order_by(*then, "id")[:MOST])
+
+
+def _by_likeness(rows: QuerySet[Any], words: str) -> list[Any]:
+    """By likeness of their letters, answered from an index; the likest first."""
     with transaction.atomic(), connection.cursor() as cursor:
         cursor.execute("SELECT set_config('pg_trgm.word_similarity_threshold', %s, true)", [ALIKE])
-        return _alike(rows, words, then)
-
-
-def _alike(rows: QuerySet[Any], words: str, then: tuple[str, ...]) -> list[Any]:
-    alike = rows.filter(find_text__trigram_word_similar=words).annotate(alike=TrigramWordSimilarity(words, "find_text"))
-    return list(alike.order_by(F("alike").desc(), *then, "id")[:MOST])
+        alike = rows.filter(find_text__trigram_word_similar=words).annotate(alike=TrigramWordSimilarity(words, "find_text"))
+        return list(alike.order_by(F("alike").desc(), "id")[:MOST])
 
 
 def _plain(word: str) -> str:

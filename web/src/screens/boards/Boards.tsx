@@ -6,6 +6,7 @@ import { useForm } from "react-hook-form";
 import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
 import { queries, useBoards } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
+import { Sure } from "../../shell/Sure";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
 import { DEFROST_FIELDS, type PlateField } from "../plate/plateFields";
 import { defrostFrom, key, typedDefrost } from "../plate/plateForm";
@@ -135,7 +136,11 @@ function Editor(props: {
               Keep this board
             </Button>
             {profile && !profile.shipped && (
-              <Button onClick={() => void drop(profile.name)}>Take it off the list</Button>
+              <Sure
+                ask="Take it off the list? Units that carry it keep their copy."
+                yes="Take it off the list"
+                onYes={() => void drop(profile.name)}
+              />
             )}
             {errors.length > 0 && (
               <FieldProblem id="board-problem">

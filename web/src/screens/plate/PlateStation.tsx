@@ -10,6 +10,7 @@ import { queries, storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
+import { Photos } from "../unit/Photos";
 import { BoardChoice } from "./BoardChoice";
 import { ContactorAndHeaters } from "./ContactorAndHeaters";
 import { DaysConditions } from "./Conditions";
@@ -109,6 +110,9 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
             </SimpleGrid>
           </Box>
         ))}
+        <Box borderTopWidth="1px" borderColor="edge" pt="3" mb="5">
+          <Photos unit={visit.unit_id} visit={visit.id} />
+        </Box>
         <FittedParts form={form} errors={errors} />
         <ContactorAndHeaters form={form} errors={errors} />
       </Fields>

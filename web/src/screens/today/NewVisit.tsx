@@ -4,9 +4,9 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 
-import { api, data, type Schemas } from "../../api/client";
+import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
-import { Button, Choice, FieldProblem } from "../../shell/controls";
+import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
 import { COMPLAINT } from "../../shell/words";
 
 type Form = { unit: string; complaint: Schemas["NewVisit"]["complaint"]; began: string };
@@ -71,6 +71,69 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
         </Flex>
         {problem && <FieldProblem id="new-visit-problem">{problem}</FieldProblem>}
       </form>
+      <NewUnit added={(id) => form.setValue("unit", id)} />
+    </Box>
+  );
+}
+
+const ABOUT: [string, string, number][] = [
+  ["site", "Site, as you call it", 120],
+  ["address", "Address", 200],
+  ["label", "Which unit there", 80],
+  ["serial", "Serial, if it can be read", 40],
+];
+
+/** A unit that is not in the list yet. */
+function NewUnit({ added }: { added: (id: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const add = async () => {
+    try {
+      const body = { site: "", address: "", label: "", serial: "", ...typed, id: crypto.randomUUID() };
+      const unit = await data(api.POST("/api/units", { body }));
+      await queries.invalidateQueries({ queryKey: ["today"] });
+      added(unit.id);
+      setTyped({});
+      setErrors([]);
+      setOpen(false);
+    } catch (error) {
+      setErrors(
+        error instanceof ApiProblem ? error.errors : [{ field: "", message: "The server does not answer." }],
+      );
+    }
+  };
+  if (!open)
+    return (
+      <Button look="quiet" mt="2" onClick={() => setOpen(true)}>
+        A unit that is not here yet
+      </Button>
+    );
+  const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
+  const other = errors.find((one) => !ABOUT.some(([name]) => one.field.split(".").at(-1) === name));
+  return (
+    <Box as="section" aria-label="A new unit" mt="4">
+      <Flex gap="3" wrap="wrap" align="start">
+        {ABOUT.map(([name, label, most]) => (
+          <Box as="label" key={name} flex="1 1 13rem">
+            <Text>{label}</Text>
+            <TextInput
+              maxLength={most}
+              aria-invalid={at(name) !== undefined}
+              value={typed[name] ?? ""}
+              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+            />
+            {at(name) && <FieldProblem id={`unit-${name}`}>{at(name)}</FieldProblem>}
+          </Box>
+        ))}
+      </Flex>
+      <Flex gap="3" mt="2" align="center">
+        <Button onClick={() => void add()}>Add the unit</Button>
+        <Button look="quiet" onClick={() => setOpen(false)}>
+          Leave it
+        </Button>
+        {other && <FieldProblem id="unit-problem">{other.message}</FieldProblem>}
+      </Flex>
     </Box>
   );
 }
