@@ -59,7 +59,7 @@ class NewUnit(BrowserTest):
         for label, text in (("Site", "Sluice House"), ("Address", "4 Sluice Lane"), ("Which unit there", "roof")):
             self.page.get_by_label(label).fill(text)
         self.page.get_by_role("button", name="Add the unit").click()
-        expect(self.page.get_by_label("Unit", exact=False).first).to_contain_text("Sluice House, roof")
+        expect(self.page.get_by_role("combobox", name="Unit")).to_contain_text("Sluice House, roof")
         self.page.get_by_role("button", name="Open", exact=True).click()
         expect(self.page.get_by_role("navigation", name="Stations")).to_be_visible()
 
