@@ -36,7 +36,7 @@ class Cancelled(Exception):
     """The person asked to stop."""
 
 
-def new_job(member: Member, job_id: UUID, name: str, file: UploadedFile, unit: Unit | None) -> ImportJob:
+def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", unit: Unit | None) -> ImportJob:
     """Keep the file and look at its heading. The same UUID keeps it once. Raises FieldProblem (`file`)."""
     already: ImportJob | None = ImportJob.objects.of(member.company).filter(uuid=job_id).first()
     if already is not None:
@@ -135,7 +135,8 @@ def _unit_of(row: LogRow, job: ImportJob, units: dict[str, Unit]) -> Unit | None
 
 
 def _check(job: ImportJob) -> None:
-    units, problems, count, total = _units(job), [], 0, 0
+    units, count, total = _units(job), 0, 0
+    problems: list[dict[str, Any]] = []
     look: list[LogRow] = []
     visits: set[tuple[Any, date]] = set()
     per_visit: Counter[tuple[Any, date]] = Counter()
