@@ -195,6 +195,14 @@ class WholeRuns(unittest.TestCase):
             found = next(one for one in judged.findings if one.point == "defrost.coil_sensor.ohm")
             self.assertEqual((found.verdict.value, tuple(one.part for one in judged.accused)), expected)
 
+    def test_an_ambient_sensor_that_hangs_free_is_right(self) -> None:
+        own = replace(DEMAND, sensor_r25_ohm=10_000, sensor_b_k=3950)
+        readings = (Reading("defrost.ambient_sensor.ohm", "28900"), Reading("defrost.ambient.f", "37"))
+        for seat in ("seated", "slipped"):
+            judged = assess(Visit(plate=plate(own), readings=readings, seen={"look.sensor.seat": seat}))
+            found = next(one for one in judged.findings if one.point == "defrost.ambient_sensor.ohm")
+            self.assertEqual((found.verdict.value, judged.accused), ("good", ()), seat)
+
     def test_the_thermostats_own_w_accuses_nothing(self) -> None:
         run = (
             DefrostEvent(-40, "aux-on"),

@@ -81,6 +81,15 @@ class Outlook(BrowserTest):
         self.go_to("Defrost")
         expect(self.page.get_by_label("Defrost bench")).to_contain_text("a natural defrost can be watched")
 
+    def test_the_simulated_board_by_touch_alone(self) -> None:
+        self.sign_in()
+        self.open_visit("Fell Road 21", "Defrost")
+        bench = self.page.get_by_label("Defrost bench")
+        bench.get_by_label("Its speed").select_option("60")
+        bench.get_by_role("button", name="Run it").tap()
+        expect(bench.get_by_label("What this run says")).to_contain_text("by temperature")
+        expect(bench.get_by_role("button", name="Force another now")).to_be_visible()
+
 
 class SwapAndAdvice(BrowserTest):
     def setUp(self) -> None:
@@ -115,10 +124,11 @@ class SwapAndAdvice(BrowserTest):
         bench.get_by_role("button", name="Run it").click()
         expect(swap).to_contain_text("a whole defrost was run on the new board")
 
-    def test_a_simulated_run_played_fast(self) -> None:
+    def test_a_simulated_run_played_fast_by_keyboard(self) -> None:
         bench = self.page.get_by_label("Defrost bench")
         bench.get_by_label("Its speed").select_option("60")
-        bench.get_by_role("button", name="Run it").click()
+        self.page.keyboard.press("Tab")
+        self.page.keyboard.press("Enter")
         expect(bench.get_by_label("Time since it was forced")).to_be_visible()
         expect(bench.get_by_label("What this run says")).to_contain_text("by temperature")
         expect(bench.get_by_role("button", name="Force another now")).to_be_visible()

@@ -61,7 +61,7 @@ function PointLine({ history }: { history: PointHistory }) {
   const drifts = history.trend.crosses != null;
   return (
     <Grid
-      templateColumns={{ base: "1fr", md: "20px minmax(0, 1.3fr) 8rem minmax(0, 1fr)" }}
+      templateColumns={{ base: "20px minmax(0, 1fr) auto", md: "20px minmax(0, 1.3fr) 8rem minmax(0, 1fr)" }}
       gap="3"
       alignItems="center"
       py="2"
@@ -72,8 +72,10 @@ function PointLine({ history }: { history: PointHistory }) {
       <Box>
         <Text fontWeight="600">{history.title}</Text>
         <Text fontSize="sm" color={drifts ? "copper" : "faint"}>
-          {history.readings.length > 1 && history.trend.why}
-          {history.trend.earliest && ` At the earliest ${month(history.trend.earliest)}.`}
+          {history.readings.filter((one) => one.told.number != null).length > 1 && history.trend.why}
+          {history.trend.earliest &&
+            history.trend.earliest > last.at &&
+            ` At the earliest ${month(history.trend.earliest)}.`}
           {told.corrected && ` Followed ${told.corrected}.`}
         </Text>
       </Box>
@@ -83,7 +85,7 @@ function PointLine({ history }: { history: PointHistory }) {
           {told.unit}
         </Text>
       </Text>
-      <Box>
+      <Box gridColumn={{ base: "2 / -1", md: "auto" }}>
         <Tape finding={asFinding(history.point, told)} small />
         <Dots history={history} />
       </Box>
