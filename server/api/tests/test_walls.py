@@ -165,7 +165,7 @@ class RandomBodies(HypothesisTestCase):
         self.caller.read(self.mine.visit, "cap.herm.uf", "39.9")
         self.line = LiftedLine.objects.of(self.mine.company).get()
 
-    @settings(max_examples=25, deadline=None, suppress_health_check=list(HealthCheck))
+    @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
     @given(st.data())
     def test_no_body_makes_any_endpoint_fall_over(self, data: Any) -> None:
         values = {
