@@ -1,0 +1,208 @@
+/** The wires of a board that is swapped: mapped, taken off one at a time, and each put on the new board or retired. */
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
+
+import {
+  api,
+  ApiProblem,
+  data,
+  type FieldError,
+  type Round,
+  type Schemas,
+  type VisitShown,
+} from "../../api/client";
+import { useDraft } from "../../api/draft";
+import { send } from "../../api/outbox";
+import { storeRound } from "../../api/queries";
+import { Button, FieldProblem, TextInput } from "../../shell/controls";
+
+export type Guide = NonNullable<Round["defrost"]>["swap"];
+type Wire = Guide["wires"][number];
+
+const STATE: Record<Wire["state"], string> = {
+  mapped: "on the old board",
+  off: "off, in your hand",
+  moved: "on the new board",
+  retired: "retired",
+  left: "left for the return visit",
+};
+
+const FIELDS = [
+  ["terminal", "Terminal", "6rem", 20],
+  ["colour", "Colour", "8rem", 20],
+  ["goes_to", "Comes from", "14rem", 80],
+] as const;
+
+export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: Guide; disabled: boolean }) {
+  const [draft, setDraft] = useDraft(`${visit.id} wire`);
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const typed = (draft ? JSON.parse(draft) : {}) as Record<string, string>;
+  const write = async (body: Partial<Schemas["NewWire"]> & { terminal: string }) => {
+    try {
+      storeRound(
+        visit.id,
+        await data(
+          api.POST("/api/visits/{visit_id}/defrost/wires", {
+            params: { path: { visit_id: visit.id } },
+            body: {
+              id: crypto.randomUUID(),
+              colour: "",
+              goes_to: "",
+              new_terminal: "",
+              gone: false,
+              ...body,
+            },
+          }),
+        ),
+      );
+      setErrors([]);
+      return true;
+    } catch (error) {
+      setErrors(
+        error instanceof ApiProblem ? error.errors : [{ field: "", message: "The server does not answer." }],
+      );
+      return false;
+    }
+  };
+  const add = async () => {
+    if (await write({ ...typed, terminal: typed.terminal ?? "" })) setDraft("");
+  };
+  const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
+  const named = new Set(guide.wires.map(({ wire }) => wire.terminal));
+  const usual = (visit.round.plate.defrost?.terminals ?? []).filter((one) => !named.has(one));
+  return (
+    <Box mt="4">
+      <Heading as="h3" fontSize="md" mb="1">
+        The wires
+      </Heading>
+      {guide.wires.map((one) => (
+        <WireLine
+          key={one.wire.terminal}
+          visit={visit}
+          shown={one}
+          mayLift={guide.may_lift}
+          disabled={disabled}
+          write={write}
+        />
+      ))}
+      {!disabled && (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void add();
+          }}
+        >
+          <Flex gap="3" wrap="wrap" align="end" mt="3">
+            {FIELDS.map(([name, label, width, most]) => (
+              <Box as="label" key={name} flex={`0 1 ${width}`}>
+                <Text fontSize="sm">{label}</Text>
+                <TextInput
+                  maxLength={most}
+                  list={name === "terminal" ? "board-terminals" : undefined}
+                  value={typed[name] ?? ""}
+                  aria-invalid={at(name) !== undefined}
+                  onChange={(event) => setDraft(JSON.stringify({ ...typed, [name]: event.target.value }))}
+                />
+              </Box>
+            ))}
+            <datalist id="board-terminals">
+              {usual.map((one) => (
+                <option key={one} value={one} />
+              ))}
+            </datalist>
+            <Button type="submit">Map this wire</Button>
+          </Flex>
+          {errors.length > 0 && <FieldProblem id="wire-problem">{errors[0]?.message}</FieldProblem>}
+        </form>
+      )}
+    </Box>
+  );
+}
+
+function WireLine(props: {
+  visit: VisitShown;
+  shown: Wire;
+  mayLift: boolean;
+  disabled: boolean;
+  write: (body: Partial<Schemas["NewWire"]> & { terminal: string }) => Promise<boolean>;
+}) {
+  const { visit, shown, mayLift, disabled, write } = props;
+  const { wire, state, line } = shown;
+  const [why, setWhy] = useState("");
+  const [to, setTo] = useState("");
+  const off = visit.round.lifted.findLast(({ what, how }) => what === line && how === "");
+  const now = () => new Date().toISOString();
+  const lift = () =>
+    send({ kind: "lifted", visit: visit.id, body: { id: crypto.randomUUID(), what: line, at: now() } });
+  const end = (how: "back" | "retired") =>
+    off &&
+    send({
+      kind: "end",
+      visit: visit.id,
+      line: off.id,
+      body: { id: crypto.randomUUID(), how, why: how === "back" ? "" : why, at: now() },
+    });
+  const place = async () => {
+    const kept = { ...wire, new_terminal: to.trim() };
+    if (to.trim() === "" || to.trim() === wire.terminal || (await write(kept))) end("back");
+  };
+  return (
+    <Flex gap="3" wrap="wrap" align="center" py="2" borderTopWidth="1px" borderColor="rule">
+      <Text className="num" fontWeight="700" fontSize="lg" minW="3.5rem">
+        {wire.terminal}
+      </Text>
+      <Text flex="1 1 12rem">
+        {[wire.colour, wire.goes_to && `from ${wire.goes_to}`].filter(Boolean).join(", ")}{" "}
+        <Text
+          as="span"
+          color={state === "off" ? "brick" : "faint"}
+          fontWeight={state === "off" ? "700" : "400"}
+          ml="2"
+        >
+          {STATE[state]}
+          {state === "moved" && wire.new_terminal ? `, at ${wire.new_terminal}` : ""}
+          {shown.why && `: ${shown.why}`}
+        </Text>
+      </Text>
+      {!disabled && state === "mapped" && (
+        <>
+          <Button disabled={!mayLift} onClick={lift}>
+            Take it off
+          </Button>
+          <Button look="quiet" onClick={() => void write({ ...wire, gone: true })}>
+            not a wire
+          </Button>
+        </>
+      )}
+      {!disabled && state === "off" && (
+        <>
+          <Box as="label">
+            <Text fontSize="sm">New terminal</Text>
+            <TextInput
+              w="6rem"
+              maxLength={20}
+              value={to}
+              placeholder={wire.terminal}
+              onChange={(event) => setTo(event.target.value)}
+            />
+          </Box>
+          <Button look="next" alignSelf="end" onClick={() => void place()}>
+            On the new board
+          </Button>
+          <Box as="label">
+            <Text fontSize="sm">or retired, because</Text>
+            <TextInput
+              w="12rem"
+              maxLength={300}
+              value={why}
+              onChange={(event) => setWhy(event.target.value)}
+            />
+          </Box>
+          <Button alignSelf="end" disabled={why.trim() === ""} onClick={() => end("retired")}>
+            Retire it
+          </Button>
+        </>
+      )}
+    </Flex>
+  );
+}
