@@ -23,7 +23,9 @@ _PREFIXES = {
     "h": {"h": 0, "hours": 0},
     "psi": {"psi": 0, "psig": 0},
     "dif": {"f": 0, "°f": 0, "c": 0, "°c": 0},
+    "flashes": {"flashes": 0, "flash": 0, "x": 0},
 }
+_COUNTED = ("flashes",)
 _WHAT = {"uf": "a run capacitor", "a": "this circuit", "v": "a residential unit", "vdc": "a residential unit"}
 
 
@@ -64,6 +66,8 @@ def parse_typed(text: str, point: str) -> Typed:
     if len(said) > 60:
         raise TypedProblem("That is too long for one reading.")
     word = said.lower()
+    if about.unit in _COUNTED and not re.fullmatch(r"\d+ ?[a-z]*", word):
+        raise TypedProblem(f'"{said}" is no count: type how many, or 0 for lit and steady.')
     if word in _OL or word.rstrip(" µuωvfa") in _OL:
         return Typed("OL")
     if word in _BEEP:

@@ -25,6 +25,17 @@ def typed(text: str, point: str = "cap.herm.uf") -> str:
 
 
 class Field(unittest.TestCase):
+    def test_flashes_are_counted_whole(self) -> None:
+        self.assertEqual([typed(text, "look.board.flashes") for text in ("3", "0", "12 flashes", "4x")], ["3", "0", "12", "4"])
+        for wrong in ("2.5", "-1", "OL", "closed", "three", "3 uF", "61", "0:"):
+            with self.assertRaises(TypedProblem, msg=wrong):
+                parse_typed(wrong, "look.board.flashes")
+
+    def test_every_points_unit_is_understood(self) -> None:
+        for name, about in POINTS.items():
+            if about.kind == "number":
+                self.assertEqual(typed(f"1 {about.sign.split()[0]}", name), "1", name)
+
     def test_digits_are_kept_as_typed(self) -> None:
         for text in ("50.4", "50.40", "7", "0.0"):
             self.assertEqual(typed(text), text)
