@@ -102,3 +102,16 @@ def parts_changed(company: Company, unit: Unit) -> Sequence[PartChanged]:
     """The parts put into a unit, oldest first."""
     rows = PartFitted.objects.of(company).filter(unit=unit).order_by("at")
     return [PartChanged(row.part, row.at) for row in rows]
+
+
+def fill_in_old() -> int:
+    """Work out what visits told that were finished before this was kept; gives back how many. For every company, at an update."""
+    rows = Visit._base_manager.filter(finished_at__isnull=False, told=None).select_related("company", "unit", "unit__site")
+    done = 0
+    for row in rows.order_by("scheduled_for").iterator():
+        loaded = load_visit(row.company, row)
+        keep_told(row, loaded)
+        row.save(update_fields=["told", "overall", "find_text"])
+        refresh_standing(row.company, row.unit, loaded.visit, row.scheduled_for)
+        done += 1
+    return done

@@ -12,6 +12,7 @@ from fleet.models import Site, Unit, UnitStanding
 from fleet.write_unit import find_text_of
 from record.watch import end_of_next_month
 from testing.fixtures import Fixture, fresh
+from visits.keep import fill_in_old
 from visits.models import Visit
 
 PLATE = {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}}
@@ -66,6 +67,14 @@ class UnitFile(Recorded):
         self.mine.unit.plate = {"run_capacitor": {"herm_uf": 45, "vac": 440, "tolerance_pct": 6}}
         self.mine.unit.save()
         self.assertEqual(self.point("cap.herm.uf")["readings"][0]["told"]["nominal"], 55)
+
+    def test_visits_finished_before_this_was_kept_are_filled_in(self) -> None:
+        self.visit(30, ("cap.herm.uf", "49.0"))
+        Visit.objects.of(self.mine.company).update(told=None, overall="", find_text="")
+        UnitStanding.objects.of(self.mine.company).delete()
+        self.assertEqual((fill_in_old(), fill_in_old()), (1, 0))
+        self.assertEqual(self.point("cap.herm.uf")["readings"][0]["told"]["verdict"], "bad")
+        self.assertEqual(UnitStanding.objects.of(self.mine.company).get().rank, 1)
 
     def test_an_open_visit_is_there_too(self) -> None:
         self.visit(0, ("cap.herm.uf", "49.0"), finish=False)

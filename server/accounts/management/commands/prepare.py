@@ -6,6 +6,7 @@ from typing import Any
 from django.core.management import BaseCommand, call_command
 
 from accounts.demo import demo_is_loaded, load_demo, remove_demo
+from visits.keep import fill_in_old
 
 
 class Command(BaseCommand):
@@ -21,6 +22,7 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         """Do it."""
         call_command("migrate", verbosity=0, interactive=False)
+        fill_in_old()
         call_command("collectstatic", verbosity=0, interactive=False)
         if options["reset"]:
             remove_demo()
