@@ -54,9 +54,12 @@ def find(company: Company, text: str) -> Found:
         return Found((), ())
     all_units = Unit.objects.of(company).select_related("site")
     all_visits = Visit.objects.of(company).select_related("unit", "unit__site")
-    units = _by_words(all_units, words) or _by_likeness(all_units, words)
-    # A misspelt visit is found through its unit: there are far fewer of them, and the rest of a visit's words is seldom misspelt.
-    visits = _by_words(all_visits, words, "-scheduled_for") or list(all_visits.filter(unit__in=units).order_by("-scheduled_for")[:MOST])
+    units = _by_words(all_units, words)
+    # Words that fit units mean their visits. What fits no unit may say a complaint, a day or a note; else it is misspelt.
+    visits = [] if units else _by_words(all_visits, words, "-scheduled_for")
+    if not units and not visits:
+        units = _by_likeness(all_units, words)
+    visits = visits or list(all_visits.filter(unit__in=units).order_by("-scheduled_for")[:MOST])
     return Found(
         tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
         tuple(FoundVisit(one.id, one.unit.site.name, one.unit.label, one.scheduled_for, one.complaint) for one in visits),

@@ -106,7 +106,7 @@ def parts_changed(company: Company, unit: Unit) -> Sequence[PartChanged]:
 
 def fill_in_old() -> int:
     """Work out what visits told that were finished before this was kept; gives back how many. For every company, at an update."""
-    rows = Visit._base_manager.filter(finished_at__isnull=False, told=None).select_related("company", "unit", "unit__site")
+    rows = Visit._base_manager.filter(finished_at__isnull=False, told__isnull=True).select_related("company", "unit", "unit__site")
     done = 0
     for row in rows.order_by("scheduled_for").iterator():
         loaded = load_visit(row.company, row)
