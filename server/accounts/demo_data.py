@@ -4,6 +4,7 @@ from typing import Any
 
 COMPANY: dict[str, Any] = {
     "name": "Tern Hollow Heating & Air",
+    "letterhead": "3 Weir Road, Hollow Cross\nAn invented company, with invented readings",
     "rules": {"capacitor_limit": "label", "decision": "shared-risk", "replacement": "same"},
     "meters": {
         "clamp meter": {
