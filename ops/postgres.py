@@ -9,6 +9,7 @@ import shutil
 import signal
 import subprocess
 import time
+import zlib
 from contextlib import suppress
 from pathlib import Path
 
@@ -34,7 +35,7 @@ class Cluster:
         programs = server_programs()
         if programs is None:
             raise Trouble("PostgreSQL is missing: install Debian's package postgresql")
-        self._programs = programs
+        self.name, self._programs = name, programs
         self._as_root = os.geteuid() == 0
         key = hashlib.sha256(str(ROOT).encode()).hexdigest()[:12]
         base = ROOT_DATA / key if self._as_root else LOCAL / "postgres"
@@ -135,9 +136,12 @@ class Cluster:
         if not port_is_free(int(facts["port"])):
             self._facts_file.write_text(json.dumps(facts | {"port": str(self._free_port())}))
 
-    @staticmethod
-    def _free_port() -> int:
-        for port in range(FIRST_PORT, LAST_PORT):
+    def _free_port(self) -> int:
+        # Each name looks from a place of its own: two clusters made at the same moment do not meet at one port.
+        ports = range(FIRST_PORT, LAST_PORT)
+        first = zlib.crc32(self.name.encode()) % len(ports)
+        candidates: list[int] = [*ports[first:], *ports[:first]]
+        for port in candidates:
             if port_is_free(port):
                 return port
         raise Trouble(f"no free port for the database between {FIRST_PORT} and {LAST_PORT}")
@@ -150,7 +154,7 @@ class Cluster:
         command = [str(self._programs / program), *words]
         if self._as_root:
             command = ["setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups", *command]
-        out, err = LOCAL / "postgres.out", LOCAL / "postgres.err"
+        out, err = LOCAL / f"postgres-{self.name}.out", LOCAL / f"postgres-{self.name}.err"
         LOCAL.mkdir(exist_ok=True)
         with out.open("w") as out_file, err.open("w") as err_file:
             done = subprocess.run(command, cwd="/", stdin=subprocess.DEVNULL, stdout=out_file, stderr=err_file, text=True, check=False)

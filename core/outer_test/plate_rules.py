@@ -140,6 +140,8 @@ def plate_lra(plate: Plate) -> Finding:
 def protection(plate: Plate) -> Finding:
     """Installed fuse or breaker above MOP is `bad` (fire), below MCA `bad` (nuisance trips).
 
+    A plate whose MOP is below its MCA contradicts itself: `unsure`, a digit is misread.
+
     Source: [P: NEC 440.22, from memory].
 
     >>> protection(Plate(mca=23.6, mop=40, protection_a=50)).verdict.value
@@ -147,6 +149,9 @@ def protection(plate: Plate) -> Finding:
     """
     point, rule, fuse = "plate.protection_a", "protection", plate.protection_a
     missing = _absent(plate, "protection_a", "mop", "mca")
+    if fuse is not None and plate.mca is not None and plate.mop is not None and plate.mca > plate.mop:
+        why = f"MOP {say(plate.mop)} A is below MCA {say(plate.mca)} A, which no plate says: one of them is misread."
+        return judged(point, rule, Verdict.UNSURE, why, None, next="Read MCA and MOP again.", unit="A", value=fuse)
     limits: dict[str, object] = {"unit": "A", "value": fuse, "low": plate.mca, "high": plate.mop}
     if fuse is not None and plate.mop is not None and fuse > plate.mop:
         why = f"{say(fuse)} A is installed where the plate allows {say(plate.mop)} A at most: the wire can burn before it opens."

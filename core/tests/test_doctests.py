@@ -6,6 +6,7 @@ import inspect
 import pkgutil
 import sys
 import unittest
+from collections.abc import Callable
 
 import outer_test
 from outer_test.rules import RULES
@@ -13,10 +14,22 @@ from outer_test.rules import RULES
 MODULES = [importlib.import_module(f"outer_test.{found.name}") for found in pkgutil.iter_modules(outer_test.__path__)]
 
 
-def load_tests(loader: unittest.TestLoader, tests: unittest.TestSuite, pattern: str | None) -> unittest.TestSuite:
-    for module in MODULES:
-        tests.addTests(doctest.DocTestSuite(module))
-    return tests
+class Examples(unittest.TestCase):
+    """A test for each docstring that has an example; named when the module is read, so that any process can run any of them."""
+
+
+def _run(example: doctest.DocTest) -> Callable[[unittest.TestCase], None]:
+    def test(case: unittest.TestCase) -> None:
+        told: list[str] = []
+        case.assertEqual(doctest.DocTestRunner().run(example, out=told.append, clear_globs=False).failed, 0, "".join(told))
+
+    return test
+
+
+for _module in MODULES:
+    for _example in doctest.DocTestFinder().find(_module):
+        if _example.examples:
+            setattr(Examples, f"test_{_example.name.replace('.', '_')}", _run(_example))
 
 
 class Documented(unittest.TestCase):

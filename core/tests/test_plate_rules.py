@@ -81,6 +81,7 @@ class Rules(unittest.TestCase):
             self.assertEqual(protection(Plate(mca=23.6, mop=40, protection_a=fuse)).verdict.value, expected, str(fuse))
         self.assertEqual(protection(Plate(mop=40, protection_a=50)).verdict.value, "bad")
         self.assertEqual(protection(Plate(mop=40, protection_a=30)).needs, ("mca",))
+        self.assertEqual(protection(Plate(mca=31, mop=15, protection_a=20)).verdict.value, "unsure", "a plate that contradicts itself")
 
     def test_conductor_by_column(self) -> None:
         def judge(mca: float, column: str) -> str:

@@ -2,9 +2,6 @@
 
 import http.client
 import json
-import os
-import signal
-import socket
 import subprocess
 import time
 import unittest
@@ -14,34 +11,9 @@ from unittest.mock import patch
 from ops import machine, packages
 from ops.machine import ROOT, Trouble, check_disk, port_is_free
 from ops.postgres import Cluster
+from ops.tests.running import free_port, start, stopped, wait_for_address
 
 CLUSTER = "start-test"
-
-
-def free_port() -> int:
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return int(probe.getsockname()[1])
-
-
-def start(*words: str) -> "subprocess.Popen[str]":
-    return subprocess.Popen(
-        [str(ROOT / "start"), *words], env=os.environ | {"OUTER_TEST_CLUSTER": CLUSTER}, text=True, cwd="/",
-        stdout=subprocess.PIPE, stderr=subprocess.PIPE, start_new_session=True,
-    )  # fmt: skip
-
-
-def stopped(server: "subprocess.Popen[str]") -> tuple[str, str]:
-    os.kill(server.pid, signal.SIGINT)
-    return server.communicate(timeout=60)
-
-
-def wait_for_address(server: "subprocess.Popen[str]") -> str:
-    assert server.stdout is not None
-    for line in server.stdout:
-        if line.startswith("Outer Test is at "):
-            return line.split()[-1]
-    raise AssertionError(server.communicate())
 
 
 class Start(unittest.TestCase):
@@ -58,11 +30,11 @@ class Start(unittest.TestCase):
 
     def test_up_down_and_up_again_with_the_data_kept(self) -> None:
         port = free_port()
-        first = start("--port", str(port))
+        first = start(CLUSTER, "--port", str(port))
         self.assertEqual(wait_for_address(first), f"http://127.0.0.1:{port}/")
         self.assertIsNotNone(self.ask(port)["demo"])
         cluster_port = int(Cluster(CLUSTER).url("x").rsplit(":", 1)[1].split("/")[0])
-        second = start("--port", str(port))
+        second = start(CLUSTER, "--port", str(port))
         _, told = second.communicate(timeout=60)
         self.assertEqual((second.returncode, told), (1, f"outer-test: port {port} is taken: choose another with --port\n"))
         self.assertIn("Stopped.", stopped(first)[0])
@@ -70,7 +42,7 @@ class Start(unittest.TestCase):
         while not (port_is_free(port) and port_is_free(cluster_port)) and time.monotonic() < until:
             time.sleep(0.1)
         self.assertTrue(port_is_free(port) and port_is_free(cluster_port))
-        bare = start("--port", str(port), "--no-demo")
+        bare = start(CLUSTER, "--port", str(port), "--no-demo")
         wait_for_address(bare)
         self.assertIsNone(self.ask(port)["demo"])
         stopped(bare)

@@ -20,9 +20,9 @@ from files.company_in import TakenIn, take_in_company
 from files.company_out import write_company
 from files.csv_out import readings_csv
 from files.labels import labels_html
-from files.photo_in import MOST_BYTES, keep_photo
+from files.photo_in import MOST_BYTES, PhotoOf, keep_photo
 from files.visit_in import take_in
-from fleet.models import Unit
+from fleet.models import PartFitted, Unit
 from fleet.write_unit import find_unit
 from outer_test.quantity import FieldProblem
 from visits.load import find_visit
@@ -46,6 +46,7 @@ class PhotoShown:
 
     id: UUID
     visit: UUID | None
+    part: UUID | None
     about: str
     at: datetime
     by_whom: str
@@ -126,8 +127,10 @@ def company_in(request: Asking, file: Annotated[UploadedFile, File()]) -> TakenI
 
 
 def _shown(photo: Photo) -> PhotoShown:
+    part = None if photo.part is None else photo.part.uuid
     return PhotoShown(
-        photo.uuid, photo.visit_id, photo.about, photo.at, photo.member.shown_name, photo.width, photo.height, photo.removed_at is not None
+        photo.uuid, photo.visit_id, part, photo.about, photo.at, photo.member.shown_name, photo.width, photo.height,
+        photo.removed_at is not None,
     )  # fmt: skip
 
 
@@ -135,7 +138,7 @@ def _shown(photo: Photo) -> PhotoShown:
 def photos(request: Asking, unit_id: UUID) -> list[PhotoShown]:
     """A unit's photos, newest first."""
     unit = find_unit(request.auth.company, unit_id)
-    rows = Photo.objects.of(request.auth.company).filter(unit=unit, removed_at=None).select_related("member").order_by("-at", "-id")
+    rows = Photo.objects.of(request.auth.company).filter(unit=unit, removed_at=None).select_related("member", "part").order_by("-at", "-id")
     return [_shown(one) for one in rows[:200]]
 
 
@@ -147,6 +150,7 @@ def photo_in(
     photo: Annotated[UploadedFile, File()],
     about: Annotated[str, Form(max_length=60)] = "",
     visit: Annotated[UUID | None, Form()] = None,
+    part: Annotated[UUID | None, Form()] = None,
 ) -> PhotoShown:
     """Keep a photo: a JPEG, PNG or WebP of up to 12 MB. It is made anew; where it was taken is not kept."""
     if (photo.size or 0) > MOST_BYTES:
@@ -156,11 +160,14 @@ def photo_in(
     row = None if visit is None else find_visit(company, visit)
     if row is not None and row.unit_id != unit.id:
         raise FieldProblem("visit", "is not a visit to this unit")
-    return _shown(keep_photo(request.auth, unit, row, id, photo.read(), about, timezone.now()))
+    shows = None if part is None else PartFitted.objects.of(company).filter(unit=unit, uuid=part).first()
+    if part is not None and shows is None:
+        raise FieldProblem("part", "was not put into this unit")
+    return _shown(keep_photo(request.auth, PhotoOf(unit, row, shows, about), id, photo.read(), timezone.now()))
 
 
 def _photo(request: Asking, photo_id: UUID) -> Photo:
-    photo: Photo | None = Photo.objects.of(request.auth.company).filter(uuid=photo_id).select_related("member").first()
+    photo: Photo | None = Photo.objects.of(request.auth.company).filter(uuid=photo_id).select_related("member", "part").first()
     if photo is None:
         raise Refused(404, "There is no such photo.")
     return photo

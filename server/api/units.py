@@ -60,6 +60,7 @@ class Opened:
 class PartShown:
     """A part that was put in."""
 
+    id: UUID
     part: str
     at: datetime
     note: str
@@ -119,7 +120,7 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     rows = PartFitted.objects.of(company).filter(unit=unit).select_related("member").order_by("-at")
     shown = UnitFile(
         unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
-        tuple(PartShown(one.part, one.at, one.note, one.member.shown_name) for one in rows), PARTS, record.visits, record.points,
+        tuple(PartShown(one.uuid, one.part, one.at, one.note, one.member.shown_name) for one in rows), PARTS, record.visits, record.points,
     )  # fmt: skip
     return answer(UnitFile, shown)
 

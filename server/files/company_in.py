@@ -15,7 +15,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from accounts.models import Company, Member
 from files.company_out import FORMAT, VERSION
-from files.photo_in import PhotoProblem, keep_photo
+from files.photo_in import PhotoOf, PhotoProblem, keep_photo
 from files.visit_file import VisitFileError, read_visit
 from files.visit_in import write_whole
 from fleet.models import PartFitted, Site, Unit
@@ -79,6 +79,7 @@ class PhotoAbout:
     unit: UUID
     at: datetime
     visit: UUID | None = None
+    part: UUID | None = None
     about: str = ""
 
 
@@ -248,8 +249,9 @@ def _photos(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that is not there")
         visit = Visit.objects.of(member.company).filter(id=about.visit).first() if about.visit is not None else None
+        part = PartFitted.objects.of(member.company).filter(uuid=about.part).first() if about.part is not None else None
         try:
-            keep_photo(member, units[about.unit], visit, about.id, checked.read(name), about.about, about.at)
+            keep_photo(member, PhotoOf(units[about.unit], visit, part, about.about), about.id, checked.read(name), about.at)
         except PhotoProblem as problem:
             raise FieldProblem("file", f"{name[:60]}: {problem}") from None
     return len(names)

@@ -44,19 +44,23 @@ def _files(company: Company) -> Iterator[tuple[str, bytes]]:
     for row in Visit.objects.of(company).select_related("unit__site", "technician").order_by("scheduled_for", "id").iterator():
         yield f"visits/{row.id}.json", write_visit(load_visit(company, row).visit)
         yield f"visits/{row.id}.about.json", _json(_visit(row))
-    for photo in Photo.objects.of(company).filter(removed_at=None).order_by("id"):
+    for photo in Photo.objects.of(company).filter(removed_at=None).select_related("part").order_by("id"):
         with photo.file.open("rb") as file:
             yield f"photos/{photo.uuid}.jpg", file.read()
-        yield (
-            f"photos/{photo.uuid}.about.json",
-            _json({"id": photo.uuid, "unit": photo.unit_id, "visit": photo.visit_id, "at": photo.at.isoformat(), "about": photo.about}),
-        )
+        yield f"photos/{photo.uuid}.about.json", _json(_photo(photo))
 
 
 def _unit(one: Unit) -> dict[str, Any]:
     return {
         "id": one.id, "site": one.site.name, "address": one.site.address, "label": one.label, "serial": one.serial, "plate": one.plate,
         "fitted": one.fitted, "contactor_fitted": one.contactor_fitted, "notes": one.notes, "tag": one.tag,
+    }  # fmt: skip
+
+
+def _photo(one: Photo) -> dict[str, Any]:
+    return {
+        "id": one.uuid, "unit": one.unit_id, "visit": one.visit_id, "part": one.part and one.part.uuid, "at": one.at.isoformat(),
+        "about": one.about,
     }  # fmt: skip
 
 

@@ -1,5 +1,6 @@
 """A photo taken in: only a picture that can be read, made anew so that nothing but the picture is kept."""
 
+from dataclasses import dataclass
 from datetime import datetime
 from io import BytesIO
 from uuid import UUID, uuid4
@@ -8,7 +9,7 @@ from django.core.files.base import ContentFile
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from accounts.models import Member
-from fleet.models import Unit
+from fleet.models import PartFitted, Unit
 from outer_test.quantity import FieldProblem
 from visits.models import Photo, Visit
 
@@ -47,9 +48,19 @@ def clean(content: bytes) -> tuple[bytes, int, int]:
     return fresh.getvalue(), picture.width, picture.height
 
 
-def keep_photo(member: Member, unit: Unit, visit: Visit | None, photo_id: UUID, content: bytes, about: str, at: datetime) -> Photo:
-    """Keep a photo of a unit. The same UUID keeps it once. Raises FieldProblem."""
-    if len(about) > 60:
+@dataclass(frozen=True, slots=True)
+class PhotoOf:
+    """What a photo is of: a unit, the visit it was taken on, the part it shows, and in words."""
+
+    unit: Unit
+    visit: Visit | None = None
+    part: PartFitted | None = None
+    about: str = ""
+
+
+def keep_photo(member: Member, of: PhotoOf, photo_id: UUID, content: bytes, at: datetime) -> Photo:
+    """Keep a photo. The same UUID keeps it once. Raises FieldProblem."""
+    if len(of.about) > 60:
         raise FieldProblem("about", "keep it to 60 characters")
     already: Photo | None = Photo.objects.of(member.company).filter(uuid=photo_id).first()
     if already is not None:
@@ -58,11 +69,12 @@ def keep_photo(member: Member, unit: Unit, visit: Visit | None, photo_id: UUID, 
     photo = Photo(
         company=member.company,
         uuid=photo_id,
-        unit=unit,
-        visit=visit,
+        unit=of.unit,
+        visit=of.visit,
+        part=of.part,
         member=member,
         at=at,
-        about=about.strip(),
+        about=of.about.strip(),
         width=width,
         height=height,
         size=len(fresh),

@@ -6,7 +6,7 @@ from django.db import models
 
 from accounts.append_only import AppendOnly
 from accounts.models import CompanyRow, Member
-from fleet.models import Unit
+from fleet.models import PartFitted, Unit
 
 
 class Visit(CompanyRow):
@@ -155,11 +155,15 @@ class Signature(Written):
 
 
 class Photo(CompanyRow):
-    """A photo of a unit, taken on a visit where one was open. `about` says of what; removed, it can be put back for a while."""
+    """A photo of a unit, taken on a visit where one was open, of a part that was put in where it names one.
+
+    `about` says of what; removed, it can be put back.
+    """
 
     uuid = models.UUIDField()
     unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
     visit = models.ForeignKey(Visit, null=True, on_delete=models.PROTECT, related_name="+")
+    part = models.ForeignKey(PartFitted, null=True, on_delete=models.PROTECT, related_name="+")
     member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
     at = models.DateTimeField()
     about = models.CharField(max_length=60, blank=True)

@@ -3053,6 +3053,11 @@ export interface components {
          * @description A part that was put in.
          */
         api__units__PartShown: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
             /** Part */
             part: string;
             /**
@@ -3595,6 +3600,8 @@ export interface components {
             id: string;
             /** Visit */
             visit: string | null;
+            /** Part */
+            part: string | null;
             /** About */
             about: string;
             /**
@@ -6648,6 +6655,8 @@ export interface operations {
                     about?: string;
                     /** Visit */
                     visit?: string | null;
+                    /** Part */
+                    part?: string | null;
                     /**
                      * Photo
                      * Format: binary

@@ -1,13 +1,14 @@
 /** Board profiles: how each kind of defrost board behaves, entered once and chosen on a plate. Leads change them. */
 import { Box, chakra, Flex, Grid, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
+import type { UseFormRegisterReturn } from "react-hook-form";
 
 import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
 import { queries, useBoards } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Sure } from "../../shell/Sure";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { useDraftForm } from "../../shell/draftForm";
 import { DEFROST_FIELDS, type PlateField } from "../plate/plateFields";
 import { defrostFrom, key, typedDefrost } from "../plate/plateForm";
 
@@ -85,22 +86,32 @@ function Editor(props: {
 }) {
   const { profile, mayChange, choose } = props;
   const typed = { name: profile?.name ?? "", fields: typedDefrost(profile?.defrost) };
-  const form = useForm<Typed>({ defaultValues: typed });
+  const { form, changed, settle } = useDraftForm<Typed>(`board ${typed.name}`, typed);
   const [errors, setErrors] = useState<FieldError[]>([]);
-  const attempt = async (ask: () => Promise<Schemas["BoardsShown"]>, then: () => void) => {
+  const attempt = async (
+    ask: () => Promise<Schemas["BoardsShown"]>,
+    then: (shown: Schemas["BoardsShown"]) => void,
+  ) => {
     try {
-      queries.setQueryData(["boards"], await ask());
+      const shown = await ask();
+      queries.setQueryData(["boards"], shown);
       setErrors([]);
-      then();
+      then(shown);
     } catch (error) {
-      const lost = [{ field: "", message: "The server does not answer. Nothing was changed yet." }];
+      const lost = [
+        { field: "", message: "The server does not answer. What you typed is kept on this device." },
+      ];
       setErrors(error instanceof ApiProblem ? error.errors : lost);
     }
   };
   const keep = ({ name, fields }: Typed) =>
     attempt(
       () => data(api.PUT("/api/company/boards", { body: { name, defrost: defrostFrom(fields) } })),
-      () => choose(name.trim()),
+      (shown) => {
+        const kept = shown.boards.find((one) => one.name === name.trim());
+        settle({ name: name.trim(), fields: typedDefrost(kept?.defrost) });
+        choose(name.trim());
+      },
     );
   const drop = (name: string) =>
     attempt(
@@ -135,6 +146,17 @@ function Editor(props: {
             <Button type="submit" look="next">
               Keep this board
             </Button>
+            {changed && (
+              <Button
+                look="quiet"
+                onClick={() => {
+                  settle(typed);
+                  setErrors([]);
+                }}
+              >
+                Forget the changes
+              </Button>
+            )}
             {profile && !profile.shipped && (
               <Sure
                 ask="Take it off the list? Units that carry it keep their copy."
@@ -154,11 +176,7 @@ function Editor(props: {
   );
 }
 
-function Setting(props: {
-  field: PlateField;
-  problem: string | undefined;
-  children: ReturnType<ReturnType<typeof useForm<Typed>>["register"]>;
-}) {
+function Setting(props: { field: PlateField; problem: string | undefined; children: UseFormRegisterReturn }) {
   const { field, problem, children: registered } = props;
   const marks = { "aria-invalid": problem !== undefined, ...registered };
   return (

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Button, FieldProblem, TextArea } from "../../shell/controls";
@@ -59,7 +60,8 @@ export default function CompanyScreen() {
 }
 
 function Head({ head }: { head: Schemas["Letterhead"] }) {
-  const [typed, setTyped] = useState(head.letterhead);
+  const [draft, setDraft] = useDraft("letterhead");
+  const typed = draft ? (JSON.parse(draft) as string) : head.letterhead;
   const [problem, setProblem] = useState("");
   const keep = async () => {
     try {
@@ -67,6 +69,7 @@ function Head({ head }: { head: Schemas["Letterhead"] }) {
         ["letterhead"],
         await data(api.PUT("/api/company/letterhead", { body: { letterhead: typed } })),
       );
+      setDraft("");
       setProblem("");
     } catch (error) {
       setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
@@ -82,7 +85,7 @@ function Head({ head }: { head: Schemas["Letterhead"] }) {
         disabled={!head.may_change}
         placeholder="address, telephone, licence"
         value={typed}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => setDraft(JSON.stringify(event.target.value))}
       />
       {typed !== head.letterhead && (
         <Button look="next" mt="2" onClick={() => void keep()}>

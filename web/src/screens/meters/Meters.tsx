@@ -1,12 +1,13 @@
 /** The company's meters: accuracy by unit and range, and when their calibration is due. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useFieldArray, useForm, type UseFormReturn } from "react-hook-form";
+import { useFieldArray, type UseFormReturn } from "react-hook-form";
 
 import { api, ApiProblem, data, type FieldError } from "../../api/client";
 import { queries, useMeters } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { useDraftForm } from "../../shell/draftForm";
 import { metersFrom, typedMeters, UNITS, type MetersShown, type MetersTyped } from "./metersForm";
 
 export default function MetersScreen() {
@@ -34,17 +35,21 @@ export default function MetersScreen() {
 }
 
 function Form({ shown }: { shown: MetersShown }) {
-  const form = useForm<MetersTyped>({ defaultValues: typedMeters(shown) });
+  const { form, changed, settle } = useDraftForm<MetersTyped>("meters", typedMeters(shown));
   const meters = useFieldArray({ control: form.control, name: "meters" });
   const [errors, setErrors] = useState<FieldError[]>([]);
   const save = async (typed: MetersTyped) => {
     try {
       const body = { meters: metersFrom(typed) };
-      queries.setQueryData(["meters"], await data(api.PUT("/api/company/meters", { body })));
+      const kept = await data(api.PUT("/api/company/meters", { body }));
+      settle(typedMeters(kept));
+      queries.setQueryData(["meters"], kept);
       void queries.invalidateQueries({ queryKey: ["visit"] });
       setErrors([]);
     } catch (error) {
-      const lost = [{ field: "", message: "The server does not answer. Nothing was changed yet." }];
+      const lost = [
+        { field: "", message: "The server does not answer. What you typed is kept on this device." },
+      ];
       setErrors(error instanceof ApiProblem ? error.errors : lost);
     }
   };
@@ -63,6 +68,17 @@ function Form({ shown }: { shown: MetersShown }) {
             <Button type="submit" look="next">
               Keep the meters
             </Button>
+            {changed && (
+              <Button
+                look="quiet"
+                onClick={() => {
+                  settle(typedMeters(shown));
+                  setErrors([]);
+                }}
+              >
+                Forget the changes
+              </Button>
+            )}
             {errors.length > 0 && <FieldProblem id="meters-problem">{errors[0]?.message}</FieldProblem>}
           </Flex>
         )}

@@ -1,13 +1,12 @@
 /** The plate station: the complaint, the plate as read and to be corrected, what is fitted, and what the plate's rules say. */
 import { Box, chakra, Flex, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
-import { useForm } from "react-hook-form";
+import { useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
-import { readDraft, writeDraft } from "../../api/draft";
 import { queries, storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { useDraftForm } from "../../shell/draftForm";
 import { FindingLines } from "../../shell/FindingLines";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
 import { Photos } from "../unit/Photos";
@@ -23,27 +22,11 @@ const Fields = chakra("fieldset");
 
 export function PlateStation({ visit }: { visit: VisitShown }) {
   const { round } = visit;
-  const draftName = `${visit.id} plate`;
   const kept = typedFrom(round.plate, round.fitted, round.contactor_fitted);
-  const draft = readDraft(draftName);
-  const form = useForm<PlateTyped>({ defaultValues: draft ? (JSON.parse(draft) as PlateTyped) : kept });
-  const base = useRef(JSON.stringify(kept)); // what the server keeps, to tell whether something was typed
+  const { form, changed, settle } = useDraftForm<PlateTyped>(`${visit.id} plate`, kept);
   const [errors, setErrors] = useState<FieldError[]>([]);
-  const [changed, setChanged] = useState(draft !== "");
   const finished = round.finished_at != null;
   const go = useNavigate();
-
-  // Whatever is typed is on this device before the next key, so a reload loses nothing.
-  useEffect(() => {
-    return form.subscribe({
-      formState: { values: true },
-      callback: ({ values }) => {
-        const text = JSON.stringify(values);
-        writeDraft(draftName, text === base.current ? "" : text);
-        setChanged(text !== base.current);
-      },
-    });
-  }, [form, draftName]);
 
   const save = async (typed: PlateTyped) => {
     try {
@@ -57,6 +40,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
         api.PUT("/api/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
       );
       settle(typedFrom(next.plate, next.fitted, next.contactor_fitted));
+      setErrors([]);
       storeRound(visit.id, next);
       void queries.invalidateQueries({ queryKey: ["visit", visit.id] });
     } catch (problem) {
@@ -65,13 +49,6 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       ];
       setErrors(problem instanceof ApiProblem ? problem.errors : lost);
     }
-  };
-  const settle = (typed: PlateTyped) => {
-    base.current = JSON.stringify(typed);
-    form.reset(typed);
-    writeDraft(draftName, "");
-    setErrors([]);
-    setChanged(false);
   };
   const errorAt = (name: string) =>
     errors.find(({ field }) => field.endsWith(`plate.${name}`) || field.includes(`plate.${name}.`))?.message;
@@ -139,7 +116,14 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
           <Button type="submit" look="next">
             Keep this plate
           </Button>
-          <Button onClick={() => settle(kept)}>Forget the changes</Button>
+          <Button
+            onClick={() => {
+              settle(kept);
+              setErrors([]);
+            }}
+          >
+            Forget the changes
+          </Button>
           {errors.length > 0 && (
             <FieldProblem id="plate-problem">
               {errors.find((error) => !placed(error))?.message ?? "Not kept: see the marked fields."}

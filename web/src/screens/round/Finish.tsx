@@ -1,4 +1,4 @@
-/** Finishing the visit: freely when everything is back, else only with a reason that prints on the sheet. */
+/** Finishing the visit: asked once, freely when everything is back, else only with a reason that prints on the sheet. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -11,6 +11,7 @@ import { Button, FieldProblem, TextInput } from "../../shell/controls";
 
 export const Finish = memo(function Finish({ visit }: { visit: VisitShown }) {
   const open = visit.round.assessment.open_lines;
+  const missing = visit.round.assessment.missing.length;
   const waiting = useOutbox().waiting.length;
   const [reason, setReason] = useDraft(`${visit.id} finish`);
   const [asking, setAsking] = useState(false);
@@ -29,7 +30,7 @@ export const Finish = memo(function Finish({ visit }: { visit: VisitShown }) {
   }
 
   const finish = async () => {
-    if (open > 0 && !asking) return setAsking(true);
+    if (!asking) return setAsking(true);
     if (waiting > 0) return setProblem("Some entries are still on their way. Try again in a moment.");
     try {
       const round = await data(
@@ -48,6 +49,12 @@ export const Finish = memo(function Finish({ visit }: { visit: VisitShown }) {
 
   return (
     <Box as="section" aria-label="Finish" borderTopWidth="1px" borderColor="edge" pt="3">
+      {asking && open === 0 && (
+        <Text mb="2">
+          {missing > 0 && `${missing} ${missing === 1 ? "reading is" : "readings are"} not taken. `}
+          Nothing more is written on a finished visit.
+        </Text>
+      )}
       {asking && open > 0 && (
         <Box mb="2">
           <Text mb="1">
@@ -66,8 +73,13 @@ export const Finish = memo(function Finish({ visit }: { visit: VisitShown }) {
       {problem && <FieldProblem id="finish-problem">{problem}</FieldProblem>}
       <Flex gap="2" wrap="wrap" align="center">
         <Button id="finish-button" onClick={() => void finish()}>
-          {asking && open > 0 ? "Finish all the same" : "Finish the visit"}
+          {!asking ? "Finish the visit" : open > 0 ? "Finish all the same" : "Yes, finish it"}
         </Button>
+        {asking && (
+          <Button look="quiet" onClick={() => setAsking(false)}>
+            Not yet
+          </Button>
+        )}
         <Link to={sheet}>
           <Text as="span" color="copper" textDecoration="underline">
             Sheet so far

@@ -3,6 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useRef, useState, type PointerEvent } from "react";
 
 import { api, ApiProblem, data } from "../../api/client";
+import { useDraft } from "../../api/draft";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 
 type Point = [number, number];
@@ -11,7 +12,7 @@ const HIGH = 100;
 
 export function Sign({ visit }: { visit: string }) {
   const [strokes, setStrokes] = useState<Point[][]>([]);
-  const [name, setName] = useState("");
+  const [name, setName] = useDraft(`${visit} signed by`);
   const [told, setTold] = useState("");
   const [problem, setProblem] = useState("");
   const drawing = useRef(false);

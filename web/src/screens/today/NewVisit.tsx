@@ -5,6 +5,7 @@ import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 
 import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
+import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
 import { COMPLAINT } from "../../shell/words";
@@ -85,8 +86,9 @@ const ABOUT: [string, string, number][] = [
 
 /** A unit that is not in the list yet. */
 function NewUnit({ added }: { added: (id: string) => void }) {
-  const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [draft, setDraft] = useDraft("new unit");
+  const typed = draft ? (JSON.parse(draft) as Record<string, string>) : {};
+  const [open, setOpen] = useState(draft !== "");
   const [errors, setErrors] = useState<FieldError[]>([]);
   const add = async () => {
     try {
@@ -94,7 +96,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
       const unit = await data(api.POST("/api/units", { body }));
       await queries.invalidateQueries({ queryKey: ["today"] });
       added(unit.id);
-      setTyped({});
+      setDraft("");
       setErrors([]);
       setOpen(false);
     } catch (error) {
@@ -121,7 +123,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
               maxLength={most}
               aria-invalid={at(name) !== undefined}
               value={typed[name] ?? ""}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+              onChange={(event) => setDraft(JSON.stringify({ ...typed, [name]: event.target.value }))}
             />
             {at(name) && <FieldProblem id={`unit-${name}`}>{at(name)}</FieldProblem>}
           </Box>

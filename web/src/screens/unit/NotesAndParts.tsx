@@ -7,6 +7,7 @@ import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
 import { capital, day } from "../../shell/words";
+import { Photos } from "./Photos";
 
 type UnitFile = Schemas["UnitFile"];
 
@@ -14,9 +15,9 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
   const [problem, setProblem] = useState("");
   const [draft, setDraft] = useDraft(`${unit.id} notes`);
   const notes = draft ? (JSON.parse(draft) as string) : unit.notes;
-  const [part, setPart] = useState("");
-  const [on, setOn] = useState("");
-  const [note, setNote] = useState("");
+  const [part, setPart] = useDraft(`${unit.id} part`);
+  const [on, setOn] = useDraft(`${unit.id} part on`);
+  const [note, setNote] = useDraft(`${unit.id} part note`);
   const path = { unit_id: unit.id };
   const attempt = async (ask: () => Promise<UnitFile>, then: () => void) => {
     try {
@@ -81,10 +82,7 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
           A new part starts a new line in the readings.
         </Text>
         {unit.parts.map((one) => (
-          <Text key={one.part + one.at} py="1" borderTopWidth="1px" borderColor="rule">
-            <b>{capital(one.part)}</b>, {day(one.at)}, {one.by_whom}
-            {one.note && `: ${one.note}`}
-          </Text>
+          <PartLine key={one.id} unit={unit.id} part={one} />
         ))}
         <Flex gap="2" wrap="wrap" mt="2">
           <Choice aria-label="Part put in" value={part} onChange={(event) => setPart(event.target.value)}>
@@ -113,5 +111,29 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
       </Box>
       {problem && <FieldProblem id="unit-problem">{problem}</FieldProblem>}
     </>
+  );
+}
+
+/** A part that was put in, with its photos on request. */
+function PartLine({ unit, part }: { unit: string; part: UnitFile["parts"][number] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box py="1" borderTopWidth="1px" borderColor="rule">
+      <Flex justify="space-between" align="center" gap="2">
+        <Text>
+          <b>{capital(part.part)}</b>, {day(part.at)}, {part.by_whom}
+          {part.note && `: ${part.note}`}
+        </Text>
+        <Button
+          look="quiet"
+          aria-expanded={open}
+          aria-label={`Photos of the ${part.part} of ${day(part.at)}`}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? "hide" : "photos"}
+        </Button>
+      </Flex>
+      {open && <Photos unit={unit} part={part.id} about={part.part} title={`Photos of this ${part.part}`} />}
+    </Box>
   );
 }

@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
 import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
@@ -27,14 +28,21 @@ async function smaller(file: File): Promise<Blob> {
   }
 }
 
-export function Photos(props: { unit: string; visit?: string; about?: string; title?: string }) {
-  const { unit, visit, about: given, title } = props;
+/** `about` given, only photos of that are shown and taken; `part` given, only those of a part that was put in. */
+export function Photos(props: {
+  unit: string;
+  visit?: string;
+  part?: string;
+  about?: string;
+  title?: string;
+}) {
+  const { unit, visit, part, about: given, title } = props;
   const photos = useQuery({
     queryKey: ["photos", unit],
     queryFn: () =>
       data(api.GET("/api/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
   });
-  const [about, setAbout] = useState("");
+  const [about, setAbout] = useDraft(`${unit} photo of`);
   const [problem, setProblem] = useState("");
   const [gone, setGone] = useState<Photo | null>(null);
   const file = useRef<HTMLInputElement>(null);
@@ -56,12 +64,15 @@ export function Photos(props: { unit: string; visit?: string; about?: string; ti
           about: given ?? about,
           photo,
           ...(visit ? { visit } : {}),
+          ...(part ? { part } : {}),
         }),
       () => setAbout(""),
     );
   };
   const path = (photo: Photo) => ({ params: { path: { photo_id: photo.id } } });
-  const shown = (photos.data ?? []).filter((one) => given === undefined || one.about === given);
+  const shown = (photos.data ?? []).filter((one) =>
+    part === undefined ? given === undefined || one.about === given : one.part === part,
+  );
   return (
     <Box as="section" aria-label={title ?? "Photos"}>
       <Heading as="h2" fontSize="md" mb="1">

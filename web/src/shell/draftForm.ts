@@ -1,0 +1,38 @@
+/** A form whose fields are on this device before the next key: a reload loses nothing that was typed. */
+import { useEffect, useRef, useState } from "react";
+import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
+
+import { readDraft, writeDraft } from "../api/draft";
+
+interface DraftForm<T extends FieldValues> {
+  form: UseFormReturn<T>;
+  /** Whether something was typed that the server does not have. */
+  changed: boolean;
+  /** Show this as what the server keeps, and forget the draft. */
+  settle: (kept: T) => void;
+}
+
+/** Like useForm, with `kept` as what the server has, under a name that the draft is found by again. */
+export function useDraftForm<T extends FieldValues>(name: string, kept: T): DraftForm<T> {
+  const draft = readDraft(name);
+  const form = useForm<T>({ defaultValues: (draft ? JSON.parse(draft) : kept) as DefaultValues<T> });
+  const base = useRef(JSON.stringify(kept));
+  const [changed, setChanged] = useState(draft !== "");
+  useEffect(() => {
+    return form.subscribe({
+      formState: { values: true },
+      callback: ({ values }) => {
+        const text = JSON.stringify(values);
+        writeDraft(name, text === base.current ? "" : text);
+        setChanged(text !== base.current);
+      },
+    });
+  }, [form, name]);
+  const settle = (typed: T) => {
+    base.current = JSON.stringify(typed);
+    form.reset(typed);
+    writeDraft(name, "");
+    setChanged(false);
+  };
+  return { form, changed, settle };
+}
