@@ -53,7 +53,14 @@ def register(api: NinjaAPI) -> None:
     def on(kind: type[Exception], handle: Any) -> None:
         api.add_exception_handler(kind, handle)
 
-    on(ValidationError, lambda request, problem: answer(request, 422, *_validation(problem)))
+    def not_valid(request: HttpRequest, problem: ValidationError) -> HttpResponse:
+        # What stands in the address names something: where it cannot be a name at all, nothing of that name is there.
+        named = request.resolver_match.kwargs if request.resolver_match else {}
+        if named and all(tuple(error["loc"]) in {(name,) for name in named} for error in problem.errors):
+            return answer(request, 404, ("", "There is no such address here."))
+        return answer(request, 422, *_validation(problem))
+
+    on(ValidationError, not_valid)
     on(FieldProblem, lambda request, problem: answer(request, 422, (problem.field, problem.message)))
     on(Refused, lambda request, problem: answer(request, problem.status, (problem.field, problem.message)))
     on(HttpError, lambda request, problem: answer(request, problem.status_code, ("", str(problem))))

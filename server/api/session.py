@@ -6,6 +6,7 @@ from axes.handlers.proxy import AxesProxyHandler
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
+from django.middleware.csrf import get_token
 from ninja import Body, Router
 
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
@@ -53,7 +54,8 @@ def shown_session(member: Member | None) -> Session:
 
 @router.get("", auth=None, response=Session)
 def who(request: HttpRequest) -> Session:
-    """Who is signed in. Open to everybody."""
+    """Who is signed in. Open to everybody; gives the CSRF cookie that signing in needs."""
+    get_token(request)
     return shown_session(request.user if isinstance(request.user, Member) else None)
 
 

@@ -53,7 +53,7 @@ class Typed(BrowserTest):
         self.page.get_by_role("button", name="Add a board").click()
         expect(self.page.get_by_label("Name of the profile")).to_have_value("")
         boards.get_by_role("button", name="Hill board").click()
-        limit = self.page.get_by_label("Time limit")
+        limit = self.page.get_by_label("Defrost limit")
         limit.fill("15")
         self.page.get_by_role("button", name="Keep this board").click()
         expect(self.page.get_by_role("button", name="Forget the changes")).to_have_count(0)
@@ -102,7 +102,7 @@ class People(BrowserTest):
         self.other.get_by_role("button").last.click()
         expect(self.other.get_by_role("heading", name="Today")).to_be_visible()
         self.other.goto(link)
-        expect(self.other.get_by_role("alert")).to_be_visible()
+        expect(self.other.get_by_role("main")).to_contain_text("This link is spent")
         self.other.context.clear_cookies()
         self.other_signs_in()
         expect(self.other.get_by_role("alert")).to_be_visible()
@@ -115,7 +115,7 @@ class People(BrowserTest):
         self.page.get_by_label("Open links").get_by_role("button", name="Withdraw it").click()
         expect(self.page.get_by_label("Open links")).to_have_count(0)
         self.other.goto(link)
-        expect(self.other.get_by_role("alert")).to_be_visible()
+        expect(self.other.get_by_role("main")).to_contain_text("withdrawn")
 
     def test_a_role_and_the_record_of_it(self) -> None:
         role = self.page.locator('div:has(> div:has-text("signs in as wren"))').last.get_by_role("combobox")

@@ -44,7 +44,7 @@ class Slice(BrowserTest):
         for what in ("HERM wires off", "FAN wire off", "Disconnect pulled"):
             self.page.get_by_role("button", name=f"{what}: back").click()
         expect(aside).to_contain_text("Nothing is off.")
-        self.page.get_by_role("button", name="Not yet").click()
+        self.page.get_by_role("button", name="Not yet", exact=True).click()
         self.page.get_by_role("button", name="Finish the visit").click()
         expect(aside).to_contain_text("Nothing more is written on a finished visit")
         self.page.get_by_role("button", name="Yes, finish it").click()

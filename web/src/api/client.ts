@@ -35,6 +35,19 @@ export const api = createClient<paths>({
   },
 });
 
+let signedOut: () => void = () => undefined;
+
+/** Say what to do when the server does not know any more who asks. */
+export function whenSignedOut(then: () => void): void {
+  signedOut = then;
+}
+
+/** Every answer that is no success passes here. */
+export function refuse(status: number, errors: FieldError[]): never {
+  if (status === 401 || status === 403) signedOut();
+  throw new ApiProblem(status, errors);
+}
+
 /** The data of an answer, or an ApiProblem thrown. */
 export async function data<T>(
   answer: Promise<{ data?: T; error?: unknown; response: Response }>,
@@ -42,7 +55,7 @@ export async function data<T>(
   const { data: got, error, response } = await answer;
   if (got !== undefined && response.ok) return got;
   const errors = (error as { errors?: FieldError[] } | undefined)?.errors;
-  throw new ApiProblem(
+  return refuse(
     response.status,
     errors ?? [{ field: "", message: `The server answered ${response.status}.` }],
   );

@@ -6,7 +6,7 @@
 import { useSyncExternalStore } from "react";
 
 import { api, ApiProblem, data, type FieldError, type Round, type Schemas } from "./client";
-import { queries, storeRound } from "./queries";
+import { storeRound } from "./queries";
 
 export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
@@ -109,7 +109,6 @@ function settle(write: Write, problem: unknown): boolean {
   const answered = problem instanceof ApiProblem ? problem.status : 0;
   if (answered === 0 || answered >= 500 || answered === 401 || answered === 403) {
     become({ offline: true });
-    if (answered === 401) void queries.invalidateQueries({ queryKey: ["session"] });
     return false;
   }
   const errors = (problem as ApiProblem).errors;

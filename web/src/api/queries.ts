@@ -1,7 +1,7 @@
 /** What the screens ask for. */
 import { notifyManager, QueryClient, useQuery } from "@tanstack/react-query";
 
-import { api, ApiProblem, data, type Round, type VisitShown } from "./client";
+import { api, ApiProblem, data, whenSignedOut, type Round, type VisitShown } from "./client";
 
 // An answer is drawn at once, not after the browser's least delay.
 notifyManager.setScheduler(queueMicrotask);
@@ -14,6 +14,9 @@ export const queries = new QueryClient({
     },
   },
 });
+
+// Who is signed in is asked anew: signed out, the sign-in stands there and what is typed waits on this device.
+whenSignedOut(() => void queries.invalidateQueries({ queryKey: ["session"] }));
 
 export const useSession = () =>
   useQuery({ queryKey: ["session"], queryFn: () => data(api.GET("/api/session")), staleTime: 60_000 });

@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Who
-         * @description Who is signed in. Open to everybody.
+         * @description Who is signed in. Open to everybody; gives the CSRF cookie that signing in needs.
          */
         get: operations["api_session_who"];
         put?: never;

@@ -1,5 +1,5 @@
 /** Files on their way to the server: as forms, with the CSRF token, answered like everything else. */
-import { ApiProblem, csrf, type FieldError } from "./client";
+import { csrf, refuse, type FieldError } from "./client";
 
 export async function upload<Answer>(path: string, fields: Record<string, string | Blob>): Promise<Answer> {
   const form = new FormData();
@@ -11,9 +11,6 @@ export async function upload<Answer>(path: string, fields: Record<string, string
   });
   const body = (await answer.json()) as Answer & { errors?: FieldError[] };
   if (!answer.ok)
-    throw new ApiProblem(
-      answer.status,
-      body.errors ?? [{ field: "", message: "The server refused the file." }],
-    );
+    return refuse(answer.status, body.errors ?? [{ field: "", message: "The server refused the file." }]);
   return body;
 }
