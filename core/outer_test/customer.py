@@ -11,29 +11,31 @@ from outer_test.visit import Visit
 
 # What a point is part of, in words that need no trade; the first that fits.
 _PLAIN = (
-    ("cap.herm", "run capacitor", "The capacitor that helps the compressor start and run"),
-    ("cap.fan", "run capacitor", "The capacitor that runs the outdoor fan"),
-    ("cap.start", "start capacitor", "The capacitor that gives the compressor its push at the start"),
-    ("cap.blower", "blower capacitor", "The capacitor of the indoor fan"),
-    ("look.capacitor", "run capacitor", "The capacitor's case"),
-    ("contactor", "contactor", "The switch that turns the outdoor unit on (contactor)"),
-    ("look.contactor", "contactor", "The switch that turns the outdoor unit on (contactor)"),
-    ("fan_winding", "fan motor", "The outdoor fan's motor"),
-    ("winding", "compressor", "The compressor's windings"),
-    ("lead.", "compressor", "The wires to the compressor"),
-    ("amps.compressor", "compressor", "The current the compressor draws"),
-    ("amps.fan", "fan motor", "The current the outdoor fan draws"),
-    ("amps.element", "aux heat", "The electric heaters indoors"),
-    ("amps.", "circuit", "The unit's current"),
-    ("line.", "supply", "The power supply to the unit"),
-    ("control.", "control", "The low-voltage control wiring"),
-    ("defrost.run", "defrost", "The defrost, watched from start to end"),
-    ("defrost.", "defrost", "The parts that clear ice from the coil"),
-    ("swap.", "defrost", "The new defrost board"),
-    ("look.coil", "coil", "The outdoor coil"),
-    ("look.", "unit", "Wires, terminals and cabinet"),
-    ("plate.", "plate", "The unit's nameplate against what is installed"),
-    ("button.", "unit", "Closing up"),
+    ("cap.herm", "The capacitor that helps the compressor start and run"),
+    ("cap.fan", "The capacitor that runs the outdoor fan"),
+    ("cap.start", "The capacitor that gives the compressor its push at the start"),
+    ("cap.blower", "The capacitor of the indoor fan"),
+    ("cap.new", "The new capacitor, measured before it goes in"),
+    ("look.capacitor", "The capacitor's case"),
+    ("contactor", "The switch that turns the outdoor unit on (contactor)"),
+    ("look.contactor", "The switch that turns the outdoor unit on (contactor)"),
+    ("fan_winding", "The outdoor fan's motor"),
+    ("winding", "The compressor's windings"),
+    ("lead.", "The wires to the compressor"),
+    ("amps.compressor", "The current the compressor draws"),
+    ("amps.fan", "The current the outdoor fan draws"),
+    ("amps.element", "The electric heaters indoors"),
+    ("aux.", "The electric heaters indoors"),
+    ("amps.", "The unit's current"),
+    ("line.", "The power supply to the unit"),
+    ("control.", "The low-voltage control wiring"),
+    ("defrost.run", "The defrost, watched from start to end"),
+    ("defrost.", "The parts that clear ice from the coil"),
+    ("swap.", "The new defrost board"),
+    ("look.coil", "The outdoor coil"),
+    ("look.", "Wires, terminals and cabinet"),
+    ("plate.", "The unit's nameplate against what is installed"),
+    ("button.", "Closing up"),
 )  # fmt: skip
 _HOW = {
     Verdict.STOP: "is dangerous",
@@ -73,21 +75,25 @@ def customer_page(visit: Visit, judged: Assessment, parts: Sequence[PartChanged]
     """
     telling = [one for one in judged.findings if one.verdict in _HOW and not one.point.startswith("safe.")]
     found = tuple(_said(one) for one in sorted(telling, key=lambda one: list(_HOW).index(one.verdict)))
-    groups = {_plain(one)[1] for one in telling}
+    groups = {plain_words(one.point) for one in telling}
     good = [one for one in judged.findings if one.verdict is Verdict.GOOD and not one.point.startswith(("safe.", "plate."))]
-    sound = tuple(dict.fromkeys(words for one in good if (words := _plain(one)[1]) not in groups))
+    sound = tuple(dict.fromkeys(words for one in good if (words := plain_words(one.point)) not in groups))
     return CustomerPage(
         _headline(judged, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))
     )  # fmt: skip
 
 
-def _plain(finding: Finding) -> tuple[str, str]:
-    return next(((part, words) for prefix, part, words in _PLAIN if finding.point.startswith(prefix)), ("unit", "The unit"))
+def plain_words(point: str) -> str:
+    """What a point belongs to, in words that need no trade; `The unit` for what is only kept for the record.
+
+    >>> plain_words("cap.fan.load_a"), plain_words("record.suction.psi")
+    ('The capacitor that runs the outdoor fan', 'The unit')
+    """
+    return next((words for prefix, words in _PLAIN if point.startswith(prefix)), "The unit")
 
 
 def _said(finding: Finding) -> Said:
-    _, words = _plain(finding)
-    return Said(f"{words} {_HOW[finding.verdict]}.", finding.why, finding.verdict)
+    return Said(f"{plain_words(finding.point)} {_HOW[finding.verdict]}.", finding.why, finding.verdict)
 
 
 def _headline(judged: Assessment, found: Sequence[Said], sound: Sequence[str]) -> str:

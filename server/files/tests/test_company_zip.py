@@ -1,0 +1,135 @@
+"""A company's zip, changed by hand as a stranger or a slip would: refused in words that name the place, and nothing is written."""
+
+import hashlib
+import io
+import json
+import zipfile
+from collections.abc import Callable
+from tempfile import TemporaryDirectory
+from typing import Any
+from uuid import uuid4
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import TestCase, override_settings
+from django.utils import timezone
+from PIL import Image
+
+from accounts.demo import empty_company
+from accounts.models import Company
+from fleet.models import PartFitted, Site, Unit
+from testing.fixtures import Fixture, fresh
+from visits.models import Photo, Visit
+
+Change = Callable[[dict[str, Any]], None]
+
+
+def again(content: bytes, changes: dict[str, Change | bytes | None]) -> bytes:
+    """The zip with some of its files changed (JSON by a function, others by new content, or left out), its manifest mended to fit."""
+    with zipfile.ZipFile(io.BytesIO(content)) as archive:
+        files = {name: archive.read(name) for name in archive.namelist()}
+    for wanted, change in changes.items():
+        name = next(one for one in files if one == wanted or one.endswith(wanted))
+        if change is None:
+            del files[name]
+        elif isinstance(change, bytes):
+            files[name] = change
+        else:
+            value = json.loads(files[name])
+            change(value)
+            files[name] = json.dumps(value).encode()
+    heading = json.loads(files.pop("manifest.json"))
+    heading["files"] = [{"name": name, "bytes": len(one), "sha256": hashlib.sha256(one).hexdigest()} for name, one in files.items()]
+    into = io.BytesIO()
+    with zipfile.ZipFile(into, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, one in files.items():
+            archive.writestr(name, one)
+        archive.writestr("manifest.json", json.dumps(heading))
+    return into.getvalue()
+
+
+class ChangedByHand(TestCase):
+    def setUp(self) -> None:
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        settings = override_settings(MEDIA_ROOT=folder.name)
+        settings.enable()
+        self.addCleanup(settings.disable)
+        self.mine = Fixture("Zip", {"run_capacitor": {"herm_uf": 55, "vac": 440}})
+        self.caller, self.lead = self.mine.client(), self.mine.client(self.mine.lead)
+        self.caller.read(self.mine.visit, "cap.herm.uf", "49.0")
+        self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"reason": "for the zip"})
+        self.caller.send("POST", f"/units/{self.mine.unit.id}/parts", {"id": fresh(), "part": "contactor", "note": "burnt"})
+        self.photo(part=str(PartFitted.objects.of(self.mine.company).get().uuid))
+        got = self.lead.get("/api/files/company.zip")
+        self.whole = b"".join(got.streaming_content)  # type: ignore[attr-defined]
+
+    def photo(self, **of: str) -> Any:
+        from_camera = io.BytesIO()
+        Image.new("RGB", (64, 48), "#a4491b").save(from_camera, "JPEG")
+        file = SimpleUploadedFile("p.jpg", from_camera.getvalue())
+        return self.caller.post(f"/api/files/units/{self.mine.unit.id}/photos", {"id": fresh(), "photo": file, "about": "contactor"} | of)
+
+    def take_in(self, content: bytes) -> Any:
+        return self.lead.post("/api/files/company-zip", {"file": SimpleUploadedFile("company.zip", content)})
+
+    def refused(self, said: str, changes: dict[str, Change | bytes | None]) -> None:
+        got = self.take_in(again(self.whole, changes))
+        self.assertEqual(got.status_code, 422, got.content)
+        self.assertIn(said, got.json()["errors"][0]["message"])
+        self.assertEqual(Unit.objects.of(self.mine.company).count() + Visit.objects.of(self.mine.company).count(), 0)
+        self.assertEqual(Site.objects.of(self.mine.company).count(), 0)
+
+    def test_each_slip_is_named_and_leaves_nothing(self) -> None:
+        empty_company(self.mine.company)
+        visit = f"visits/{self.mine.visit.id}.json"
+        changes: list[tuple[str, dict[str, Change | bytes | None]]] = [
+            ("company.json", {"company.json": lambda it: it.update(rules={"capacitor_limit": "seven"})}),
+            ("company.json", {"company.json": b"not json"}),
+            ("units.json", {"units.json": b"{}"}),
+            ("units.json", {"units.json": lambda it: it[0].update(plate={"mca": -4})}),
+            ("longer than the record keeps it", {"units.json": lambda it: it[0].update(label="x" * 81)}),
+            ("parts.json", {"parts.json": lambda it: it[0].update(part="flux part")}),
+            ("parts.json", {"parts.json": lambda it: it[0].update(unit=str(uuid4()))}),
+            ("cannot be read from it", {"parts.json": None}),
+            (visit, {visit: b'{"format": "outer-test-visit", "version": 1, "nose": 1}'}),
+            (visit, {visit: lambda it: it["readings"][0].update(value="fifty")}),
+            ("names a unit that is not there", {".about.json": lambda it: it.update(unit=str(uuid4()))}),
+            ("cannot be read from it", {f"{self.mine.visit.id}.about.json": None}),
+            ("no JPEG, PNG or WebP", {".jpg": b"no picture"}),
+        ]
+        for said, change in changes:
+            with self.subTest(said, names=list(change)):
+                self.refused(said, change)
+        self.assertEqual(self.take_in(self.whole).status_code, 200, "and the untouched one still goes in")
+
+    def test_into_a_server_that_has_it_already(self) -> None:
+        other = Fixture("Other")
+        empty_company(other.company)
+        got = other.client(other.lead).post("/api/files/company-zip", {"file": SimpleUploadedFile("company.zip", self.whole)})
+        self.assertEqual(got.status_code, 422)
+        self.assertIn("in this database already", got.json()["errors"][0]["message"])
+        self.assertEqual(Unit.objects.of(other.company).count(), 0)
+
+    def test_a_photo_of_a_part_comes_back_with_its_part(self) -> None:
+        before = Photo.objects.of(self.mine.company).select_related("part").get()
+        empty_company(self.mine.company)
+        self.assertEqual(self.take_in(self.whole).json()["photos"], 1)
+        photo = Photo.objects.of(self.mine.company).select_related("part").get()
+        self.assertEqual((photo.uuid, photo.part.uuid, photo.part.note), (before.uuid, before.part.uuid, "burnt"))
+
+    def test_a_photo_names_a_part_of_its_own_unit(self) -> None:
+        second: Any = Unit.objects.of(self.mine.company).create(company=self.mine.company, site=self.mine.site, label="roof")
+        stray = PartFitted.objects.of(self.mine.company).create(
+            company=self.mine.company, uuid=uuid4(), unit=second, part="contactor", at=timezone.now(), member=self.mine.member
+        )
+        got = self.photo(part=str(stray.uuid))
+        self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "part"))
+
+    def test_its_stickers_go_on_working_unless_another_has_them(self) -> None:
+        tag = self.mine.unit.tag
+        empty_company(self.mine.company)
+        other = Fixture("Taken")
+        Unit._base_manager.filter(pk=other.unit.pk).update(tag=tag)
+        self.assertEqual(self.take_in(self.whole).status_code, 200)
+        self.assertNotEqual(Unit.objects.of(self.mine.company).get().tag, tag)
+        self.assertEqual(Company.objects.count(), 2)
