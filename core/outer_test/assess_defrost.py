@@ -129,7 +129,8 @@ def watch_of(inputs: Inputs, found: dict[str, Finding], control: dict[str, Findi
     visit = inputs.visit
     off = {line.what for line in open_lines(visit)}
     switch, valve = inputs.get("defrost.switch.ohm"), inputs.number("defrost.valve_coil.v")
-    r_c, coil = control.get("control.r_c.v"), found.get("defrost.valve_coil.ohm")
+    r_c = found.get("defrost.control.v") or control.get("control.r_c.v")  # at the board itself before anywhere upstream
+    coil = found.get("defrost.valve_coil.ohm")
     demand = visit.plate.defrost.control == "demand"
     return Watch(
         aux_fitted=visit.plate.aux_heat.kind in ("electric", "gas"),

@@ -59,7 +59,7 @@ SAYINGS: dict[str, tuple[str, ...]] = {
             "defrost.coil.f": "coil f|coil temp", "defrost.ambient.f": "air f|air temp|ambient", "defrost.switch.ohm": "switch|coil switch",
             "defrost.ice": "ice", "defrost.just_ran": "just ran", "defrost.coil_sensor.ohm": "coil sensor", "defrost.ambient_sensor.ohm": "air sensor|ambient sensor",
             "defrost.rested": "rested", "defrost.coil_sensor.vdc": "coil sensor v", "defrost.ambient_sensor.vdc": "air sensor v",
-            "defrost.valve_coil.ohm": "valve|valve coil", "defrost.call": "call", "defrost.pins": "pins", "defrost.valve_coil.v": "valve v",
+            "defrost.valve_coil.ohm": "valve|valve coil", "defrost.call": "call", "defrost.control.v": "board v|board rc|board r-c", "defrost.pins": "pins", "defrost.valve_coil.v": "valve v",
             "defrost.aux_call.v": "w|aux call",
             # button up
             "button.terminals": "terminals", "button.sensors": "sensors", "button.panels": "panels|panel", "button.final_run": "final run|final",

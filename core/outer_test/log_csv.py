@@ -79,7 +79,7 @@ _GUESS = {
     "value": ("value", "reading value", "measurement", "result", "display"),
     "at": ("at", "time", "timestamp", "date", "datetime", "date time"),
     "serial": ("serial", "unit serial", "s/n", "asset"),
-    "point": ("point", "name", "label", "test", "measurement name", "channel"),
+    "point": ("point", "name", "label", "test", "reading", "what", "measurement name", "channel"),
     "sign": ("sign", "unit", "units", "uom"),
     "meter": ("meter", "instrument", "device"),
 }

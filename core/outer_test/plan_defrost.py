@@ -52,6 +52,14 @@ VALVE = (
         timer_s=300.0,
     ),
     make_step(
+        "defrost.control.v",
+        "Control volts at the board, R to C",
+        "R–C",
+        "A.c. volts at the board's own terminals, with the call.",
+        needed=False,
+        caution=LIVE_CAUTION,
+    ),
+    make_step(
         "defrost.pins",
         "The right pins?",
         "pins",

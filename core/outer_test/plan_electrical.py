@@ -3,6 +3,8 @@
 from outer_test.plan_steps import make_step
 
 _GROUND_HAZARD = "A grounded compressor can blow a terminal out with burning oil when energised: measure at the plug or wires first, cover on for any live test."
+_NO_PUSH = "Never push a fan blade to help it start: it is sharp, and the winding is cooking."
+_NEVER_LIVE = "Never measure live at the compressor's terminals, and never face them."
 LIVE_CAUTION = "Live work: rated gloves and meter, nothing else in the cabinet touched."
 _ONE_WIRE = "One conductor in the jaw, centred."
 
@@ -44,9 +46,9 @@ GROUNDS = tuple(
     for one in "crs"
 )
 PAIRS = (
-    make_step("winding.c_r.ohm", "Common to run", "C–R", "Ohms, finest range, leads nulled. Dead, wires off."),
-    make_step("winding.c_s.ohm", "Common to start", "C–S", "Ohms, finest range, leads nulled. Dead, wires off."),
-    make_step("winding.r_s.ohm", "Run to start", "R–S", "Ohms, finest range. It should be the sum of the other two."),
+    make_step("winding.c_r.ohm", "Common to run", "C–R", "Ohms, finest range, leads nulled. Dead, wires off.", caution=_NEVER_LIVE),
+    make_step("winding.c_s.ohm", "Common to start", "C–S", "Ohms, finest range, leads nulled. Dead, wires off.", caution=_NEVER_LIVE),
+    make_step("winding.r_s.ohm", "Run to start", "R–S", "Ohms, finest range. It should be the sum of the other two.", caution=_NEVER_LIVE),
 )
 UNLABELLED = tuple(
     make_step(
@@ -239,7 +241,7 @@ START = (
         tags=("by", "fitted"),
         caution="Cover on, face away: a grounded compressor can blow a terminal out.",
     ),
-    make_step("start.result", "What happened?", "result", "Started, hummed, tripped, or nothing at all."),
+    make_step("start.result", "What happened?", "result", "Started, hummed, tripped, or nothing at all.", caution=_NO_PUSH),
     make_step("amps.compressor.start_s", "Start time", "time", "Seconds from the call to steady amps.", needed=False),
     make_step(
         "line.starting.v",

@@ -50,6 +50,7 @@ def make_step(
 
 
 _ARC = "Keep your other hand off the cabinet. Rated gloves and tester; until it is proved, treat it as live."
+_SHORTED = "Shorting it with a screwdriver arcs and marks the terminals, and must never be done near a flammable refrigerant. Bleed it."
 _DC = "Meter on d.c. volts: a.c. volts cannot see a charged capacitor."
 
 SAFE = (
@@ -61,10 +62,10 @@ SAFE = (
     make_step("safe.load_l1_ground.v", "Load side, L1 to ground", "load L1–gnd", "One probe on load L1, the other on ground.", caution=_ARC),
     make_step("safe.load_l2_ground.v", "Load side, L2 to ground", "load L2–gnd", "One probe on load L2, the other on ground.", caution=_ARC),
     make_step("safe.tester_after", "Prove the tester again", "tester", "Back to the live source. Does it still show it?"),
-    make_step("safe.c_herm.vdc", "Charge left, C to HERM", "C–HERM", f"Bleed through 20 kΩ 5 W first. {_DC}"),
-    make_step("safe.c_fan.vdc", "Charge left, C to FAN", "C–FAN", f"Bleed through 20 kΩ 5 W first. {_DC}"),
-    make_step("safe.herm_fan.vdc", "Charge left, HERM to FAN", "HERM–FAN", _DC),
-    make_step("safe.start.vdc", "Charge left, start capacitor", "start", f"Bleed through 20 kΩ 5 W first. {_DC}"),
+    make_step("safe.c_herm.vdc", "Charge left, C to HERM", "C–HERM", f"Bleed through 20 kΩ 5 W first. {_DC}", caution=_SHORTED),
+    make_step("safe.c_fan.vdc", "Charge left, C to FAN", "C–FAN", f"Bleed through 20 kΩ 5 W first. {_DC}", caution=_SHORTED),
+    make_step("safe.herm_fan.vdc", "Charge left, HERM to FAN", "HERM–FAN", _DC, caution=_SHORTED),
+    make_step("safe.start.vdc", "Charge left, start capacitor", "start", f"Bleed through 20 kΩ 5 W first. {_DC}", caution=_SHORTED),
     make_step(
         "safe.bus.vdc", "Motor module, d.c. bus", "d.c. bus",
         "Wait the maker's time, then d.c. volts across the bus. The module holds charge after the power is gone.",
@@ -81,7 +82,7 @@ LOOK = (
     make_step("look.contactor.insects", "Insects in the contactor", "insects", "Look under the armature and between the faces."),
     make_step("look.wiring", "Wires and terminals", "wiring", "Rubbed on sheet metal, burnt, or loose? Tug each terminal, dead."),
     make_step("look.coil.face", "Coil face", "coil", "Dirt, frost or ice on the outdoor coil."),
-    make_step("look.sensor.seat", "Coil sensor", "sensor", "Fully in its well or clip, and tied?"),
+    make_step("look.sensor.seat", "Coil sensor's seat", "sensor", "Fully in its well or clip, and tied?"),
     make_step("look.board.lights", "Board lights", "lights", "Lit with the disconnect out means control voltage from indoors.", needed=False),
     make_step("look.board.colour", "Board light, colour", "colour", "The light that flashes.", needed=False),
     make_step(

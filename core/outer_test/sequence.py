@@ -84,7 +84,7 @@ def _no_start(run: Run, watch: Watch) -> Finding:
     proved = {
         "a heating call": (watch.heating_call, "defrost.call"), "the right pins": (watch.right_pins, "defrost.pins"),
         "the switch closed or jumpered": (watch.switch_closed or watch.jumpered or None, "defrost.switch.ohm"),
-        "24 V at R–C": (watch.control_volts, "control.r_c.v"),
+        "24 V at R–C": (watch.control_volts, "defrost.control.v"),
     }  # fmt: skip
     wrong = next((name for name, (known, _) in proved.items() if known is False), "")
     if wrong:
@@ -105,6 +105,9 @@ def _no_start(run: Run, watch: Watch) -> Finding:
         "defrost board",
         causes=("defrost board",),
     )
+
+
+_WITHOUT_BOARD = "R to O (or B) by a jumper proves the valve without the board: put the jumper on the list."
 
 
 def _valve(run: Run, watch: Watch) -> Finding:
@@ -135,7 +138,7 @@ def _valve(run: Run, watch: Watch) -> Finding:
             "valve",
             Verdict.BAD,
             "No shift, and no 24 V at the coil: the board or the wire to the valve.",
-            "Read O (or B) to C at the board.",
+            f"Read O (or B) to C at the board. {_WITHOUT_BOARD}",
             causes=("defrost board", "wire to the valve"),
         )
     needs = ("defrost.valve_coil.v",) if watch.coil_volts_at_valve is None else ("defrost.valve_coil.ohm",)
@@ -143,7 +146,7 @@ def _valve(run: Run, watch: Watch) -> Finding:
         "valve",
         Verdict.UNSURE,
         "No shift: valve, coil, wire or board.",
-        "Read the volts at its coil while it should be shifted, and the coil's ohms.",
+        f"Read the volts at its coil while it should be shifted, and the coil's ohms. {_WITHOUT_BOARD}",
         needs=needs,
         causes=(
             ("reversing valve", "valve coil", "wire to the valve", "defrost board")

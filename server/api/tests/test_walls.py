@@ -97,7 +97,7 @@ class Walls(TestCase):
         caller = self.mine.client()
         for path in (f"/visits/{uuid4()}", f"/visits/{uuid4()}/file"):
             self.assertEqual(caller.send("GET", path).status_code, 404)
-        self.assertEqual(caller.send("GET", "/visits/not-a-uuid").status_code, 422)
+        self.assertEqual(caller.send("GET", "/visits/not-a-uuid").status_code, 404)
 
     def test_the_front_page_is_not_the_only_way_in(self) -> None:
         self.assertEqual(Client().get("/api/nothing").status_code, 404)

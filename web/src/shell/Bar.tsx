@@ -15,8 +15,9 @@ export function Bar({ children }: { children?: ReactNode }) {
   const [mode, turn] = useMode();
   const [scale, turnScale] = useScale();
   const leave = async () => {
-    await data(api.DELETE("/api/session"));
-    queries.clear();
+    queries.setQueryData(["session"], await data(api.DELETE("/api/session")));
+    // What the one before saw is not there for the next.
+    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
   };
   return (
     <>

@@ -160,7 +160,7 @@ function OnItsWay(props: {
         )}
         {job.state === "checked" && job.problem_count === 0 && job.total > 0 && (
           <Button look="next" onClick={() => void attempt(() => ask("keep"))}>
-            Keep all {job.total} readings of {job.visits} visits
+            Keep all {counted(job.total, "reading")} of {counted(job.visits, "visit")}
           </Button>
         )}
         {job.state !== "done" && job.state !== "cancelled" && (
@@ -178,6 +178,9 @@ function OnItsWay(props: {
   );
 }
 
+/** A number and its noun: 1 row, 2 rows. */
+const counted = (count: number, noun: string) => `${count} ${noun}${count === 1 ? "" : "s"}`;
+
 function Progress({ job }: { job: Job }) {
   const said = SAYS[job.state];
   if (!said) return null;
@@ -185,7 +188,7 @@ function Progress({ job }: { job: Job }) {
   return (
     <Box role="status">
       <Text fontWeight="600">
-        {said} {job.done > 0 && `${job.done} rows.`}
+        {said} {job.done > 0 && `${counted(job.done, "row")}.`}
       </Text>
       {RUNNING.includes(job.state) && (
         <progress value={share} max={1} aria-label="How far it is" style={{ width: "100%" }} />
@@ -204,7 +207,7 @@ function Wrong(props: { job: Job; mapping: Mapping; setMapping: (mapping: Mappin
   return (
     <Box mt="3" role="alert">
       <Text fontWeight="700" color="brick">
-        {job.problem_count} {job.problem_count === 1 ? "row is" : "rows are"} wrong:
+        {counted(job.problem_count, "row")} {job.problem_count === 1 ? "is" : "are"} wrong:
       </Text>
       {unknown.map((name) => (
         <label key={name}>

@@ -1,7 +1,7 @@
 /** The company's meters: accuracy by unit and range, and when their calibration is due. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useFieldArray, type UseFormReturn } from "react-hook-form";
+import { useFieldArray, useWatch, type UseFormReturn } from "react-hook-form";
 
 import { api, ApiProblem, data, type FieldError } from "../../api/client";
 import { queries, useMeters } from "../../api/queries";
@@ -96,9 +96,9 @@ interface MeterProps {
 
 function OneMeter({ form, place, today, errors }: MeterProps) {
   const ranges = useFieldArray({ control: form.control, name: `meters.${place}.ranges` });
-  const due = form.watch(`meters.${place}.due`);
+  const due = useWatch({ control: form.control, name: `meters.${place}.due` });
   const named = errors.find(({ field }) => field.endsWith(`meters.${place}.name`))?.message;
-  const name = form.watch(`meters.${place}.name`) || "new meter";
+  const name = useWatch({ control: form.control, name: `meters.${place}.name` }) || "new meter";
   return (
     <Box as="section" aria-label={name} borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
       <Flex gap="4" wrap="wrap" align="end" mb="3">

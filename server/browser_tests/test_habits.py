@@ -1,0 +1,109 @@
+"""A person's own habits: light or dark, the scale, the keys, signing out; and the sheet in the app, before it is handed over."""
+
+from playwright.sync_api import expect
+
+from browser_tests.base import BrowserTest
+
+
+class Habits(BrowserTest):
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+
+    def test_dark_stays_dark(self) -> None:
+        ground = "getComputedStyle(document.documentElement).backgroundColor"
+        light = self.page.evaluate(ground)
+        self.page.get_by_role("button", name="Dark").click()
+        dark = self.page.evaluate(ground)
+        self.assertNotEqual(light, dark)
+        self.page.reload()
+        expect(self.page.get_by_role("button", name="Light")).to_be_visible()
+        self.assertEqual(self.page.evaluate(ground), dark)
+
+    def test_all_keys_are_said_and_the_list_closes(self) -> None:
+        self.open_visit("Fell Road 21", "Capacitors")
+        self.page.locator("body").click(position={"x": 2, "y": 2})
+        self.page.keyboard.press("?")
+        keys = self.page.get_by_role("dialog")
+        for key in ("Enter", "↑ ↓", "← →", "Alt P", "Alt J", "Alt F", "Esc"):
+            expect(keys).to_contain_text(key)
+        self.page.keyboard.press("Escape")
+        expect(keys).to_have_count(0)
+
+    def test_alt_keys_reach_what_they_say(self) -> None:
+        self.open_visit("Fell Road 21", "Capacitors")
+        for key, focused in (("Alt+j", "lifted-what"), ("Alt+f", "finish-button"), ("Alt+p", "power-button")):
+            self.page.keyboard.press(key)
+            self.assertEqual(self.page.evaluate("document.activeElement.id"), focused)
+
+    def test_signed_out_every_address_asks_who_it_is(self) -> None:
+        self.page.get_by_role("button", name="Sign out").click()
+        expect(self.page.get_by_label("Password")).to_be_visible()
+        for address in ("/", "/people", "/watch"):
+            self.page.goto(self.live_server_url + address)
+            expect(self.page.get_by_label("Password")).to_be_visible()
+        self.page.go_back()
+        expect(self.page.get_by_label("Password")).to_be_visible()
+
+
+class Sheet(BrowserTest):
+    """The technician's own sheet: all of it, also while the visit is open."""
+
+    def test_a_superseded_reading_a_lifted_wire_and_a_caution_stand_on_it(self) -> None:
+        self.sign_in()
+        self.open_visit("Fell Road 21", "Capacitors")
+        self.type("43.8")
+        self.page.get_by_text("Compressor section, C to HERM").first.click()
+        self.page.locator("[data-reading]").fill("34.8")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("main")).to_contain_text("so 32.9 to 37.1 µF is good")
+        self.page.get_by_role("link", name="Sheet so far").click()
+        sheet = self.page.get_by_role("main")
+        for words in ("34.8", "43.8", "HERM wires off", "not finished"):
+            expect(sheet).to_contain_text(words, ignore_case=True)
+        file = self.page.request.get(self.page.url.replace("/visits/", "/api/visits/").replace("/sheet", "/file")).json()
+        self.assertEqual([one["value"] for one in file["readings"]], ["43.8", "34.8"])
+
+    def test_the_page_to_hand_over_and_its_pdf_are_offered_and_open(self) -> None:
+        self.sign_in()
+        self.page.goto(self.live_server_url)
+        self.page.locator('a:has-text("Tannery Yard")').first.click()
+        expect(self.page.get_by_role("link", name="PDF").first).to_be_visible()
+        offers = [str(link.get_attribute("href")) for link in self.page.get_by_role("main").get_by_role("link").all()]
+        pages = [href for href in offers if "/report" in href]
+        self.assertGreaterEqual(len(pages), 2)
+        for href in pages:
+            got = self.page.request.get(self.live_server_url + href)
+            self.assertEqual(got.status, 200)
+            self.assertTrue(got.body().startswith(b"%PDF") if href.endswith("pdf") else b"<!doctype html>" in got.body().lower())
+
+
+class PhoneRound(BrowserTest):
+    """The round held upright: a whole station by thumb."""
+
+    viewport = {"width": 390, "height": 844}
+    has_touch = True
+
+    def test_dead_is_proved_by_thumb_and_stays_in_sight(self) -> None:
+        self.sign_in()
+        self.open_visit("Fell Road 21", "Make safe")
+        self.page.get_by_role("button", name="Disconnect is pulled").tap()
+        self.page.locator('[data-choice="1"]').tap()
+        for volts in ("0.2", "0.1", "0.1", "0.0", "0.1", "0.1"):
+            field = self.page.locator("[data-reading]")
+            field.wait_for()
+            field.fill(volts)
+            self.page.get_by_role("button", name="Keep", exact=True).tap()
+        self.page.locator('[data-choice="1"]').tap()
+        expect(self.page.get_by_text("Dead (proved)").last).to_be_in_viewport()
+        expect(self.page.get_by_role("link", name="1 not put back")).to_be_in_viewport()
+        self.page.get_by_role("link", name="1 not put back").tap()
+        expect(self.page.get_by_role("button", name="Disconnect pulled: back")).to_be_in_viewport()
+
+    def test_the_drawing_opens_on_request(self) -> None:
+        self.sign_in()
+        self.open_visit("Fell Road 21", "Capacitors")
+        drawing = self.page.get_by_role("img", name="Wiring of this unit")
+        expect(drawing.locator("visible=true")).to_have_count(0)
+        self.page.get_by_role("button", name="Where the probes go").tap()
+        expect(drawing.locator("visible=true")).to_have_count(1)
