@@ -54,7 +54,10 @@ _TELLS = (
 
 
 class Run:
-    """A run's events by name: the first of each, in s after it was forced. `inferred` were not stamped, but must have come."""
+    """A run's events by name: the first of each, in s after it was forced; below 0 for W that was on before.
+
+    `inferred` were not stamped, but must have come.
+    """
 
     def __init__(self, events: Sequence[DefrostEvent], watched_s: float) -> None:
         self.at: dict[str, float] = {}
@@ -62,6 +65,10 @@ class Run:
         for one in sorted(events, key=lambda one: one.s):
             if one.s >= forced:
                 self.at.setdefault(one.event, one.s - forced)
+            elif one.event == "aux-on":  # W from before: it counts where it was still on as the defrost was forced
+                self.at["aux-on"] = one.s - forced
+            elif one.event == "aux-off":
+                self.at.pop("aux-on", None)
         self.inferred = frozenset(early for late, early in _TELLS if late in self.at and early not in self.at)
         back = [self.at[name] for name in ("fan-on", "valve-back", "aux-off") if name in self.at]
         for name in self.inferred:

@@ -192,12 +192,13 @@ def _aux(run: Run, defrost: Defrost, watch: Watch) -> Finding:
     if "aux-on" in run.inferred:
         return _told("aux", Verdict.GOOD, "Its call was not stamped, but it went off again.")
     if run.has("aux-on"):
-        early = run.at["aux-on"] < -defrost.tolerance_s
+        delay = SHIFT_DELAY_S if has_shift_delay(defrost) is not False else 0.0
+        if run.at["aux-on"] >= run.at.get("valve-shift", 0.0) - defrost.tolerance_s - delay:
+            return _told("aux", Verdict.GOOD, "The aux call came.")
         return _told(
-            "aux",
-            Verdict.WATCH if early else Verdict.GOOD,
-            "The aux call came." if not early else "W was on before: it may be the thermostat's own.",
-        )
+            "aux", Verdict.WATCH, "W was on before the shift: it may be the thermostat's own.",
+            "Turn the thermostat down until it calls for no aux heat, then force another.",
+        )  # fmt: skip
     if not run.over(run.at.get("valve-shift", 0.0) + START_WITHIN_S):
         return unjudged("defrost.run.aux", "sequence", "No aux call yet.")
     if watch.aux_volts:
@@ -233,6 +234,7 @@ def _shift_delay(run: Run, defrost: Defrost) -> Finding:
         "contactor",
         Verdict.GOOD if sound else Verdict.WATCH,
         f"It waited {say(exact(round(wait, 1)))} s with the contactor open; about 30 s is right.",
+        "" if sound else "Watch another; hold the board's own diagram against this unit's profile.",
     )
 
 

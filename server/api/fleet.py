@@ -5,14 +5,14 @@ from typing import Annotated
 from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Query, Router
-from record.find import Found, find
-from record.watch import WatchList, watch_list
 
 from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking
 from outer_test.points import POINTS
 from outer_test.quantity import FieldProblem
+from record.find import Found, find
+from record.watch import WatchList, watch_list
 
 router = Router(tags=["fleet"])
 MOST_PAGES = 1000

@@ -48,9 +48,9 @@ class Found:
 
 
 def find(company: Company, text: str) -> Found:
-    """Units and visits of this company that `text` fits. Fewer than two letters fit nothing."""
+    """Units and visits of this company that `text` fits. Fewer than two letters or digits fit nothing."""
     words = " ".join(text.split())[:LONGEST]
-    if len(words) < 2:
+    if len(_plain(words)) < 2:
         return Found((), ())
     all_units = Unit.objects.of(company).select_related("site")
     all_visits = Visit.objects.of(company).select_related("unit", "unit__site")
@@ -58,7 +58,7 @@ def find(company: Company, text: str) -> Found:
     # Words that fit units mean their visits. What fits no unit may say a complaint, a day or a note; else it is misspelt.
     visits = [] if units else _by_words(all_visits, words, "-scheduled_for")
     if not units and not visits:
-        units = _by_likeness(all_units, words)
+        units = _misspelt(all_units, words)
     visits = visits or list(all_visits.filter(unit__in=units).order_by("-scheduled_for")[:MOST])
     return Found(
         tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
@@ -68,9 +68,21 @@ def find(company: Company, text: str) -> Found:
 
 def _by_words(rows: QuerySet[Any], words: str, *then: str) -> list[Any]:
     """By whole and begun words, answered from an index."""
-    begun = " & ".join(f"{_plain(word)}:*" for word in words.split() if _plain(word)) or "''"
+    return list(_with_words(rows, words).order_by(*then, "id")[:MOST])
+
+
+def _with_words(rows: QuerySet[Any], words: str) -> QuerySet[Any]:
+    begun = " & ".join(f"{_plain(word)}:*" for word in words.split() if _plain(word))
     query = SearchQuery(begun, config="simple", search_type="raw")
-    return list(rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query).order_by(*then, "id")[:MOST])
+    return rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query)
+
+
+def _misspelt(rows: QuerySet[Any], words: str) -> list[Any]:
+    """The words that are known as they stand, the others by likeness: in a large fleet half of the streets are alike in one word."""
+    known = [word for word in words.split() if _plain(word) and _with_words(rows, word).exists()]
+    strange = " ".join(word for word in words.split() if word not in known)
+    found = _by_likeness(_with_words(rows, " ".join(known)), strange) if known and strange else []
+    return found or _by_likeness(rows, words)
 
 
 def _by_likeness(rows: QuerySet[Any], words: str) -> list[Any]:

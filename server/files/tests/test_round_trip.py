@@ -1,0 +1,67 @@
+"""Any visit there can be (Hypothesis): out to a file and in again the same, and judged the same from file, rows and screen."""
+
+import json
+from typing import Any
+from uuid import uuid4
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import SimpleTestCase
+from hypothesis import HealthCheck, given, settings
+from hypothesis.extra.django import TestCase
+
+from core.tests.any_visits import visits
+from files.visit_file import read_visit, write_visit
+from outer_test.assess import assess
+from outer_test.visit import Visit
+from testing.fixtures import Fixture, fresh
+
+
+def told(findings: Any) -> list[tuple[str, str, str, str]]:
+    """Findings as a screen or a file has them."""
+    return sorted((one["point"], one["rule"], one["verdict"], one["why"]) for one in findings)
+
+
+def core_told(visit: Visit) -> list[tuple[str, str, str, str]]:
+    """The same, asked of the core."""
+    return sorted((one.point, one.rule, one.verdict.value, one.why) for one in assess(visit).findings)
+
+
+class File(SimpleTestCase):
+    @settings(max_examples=60, deadline=None)
+    @given(visits)
+    def test_out_and_in_is_the_same_visit(self, visit: Visit) -> None:
+        content = write_visit(visit)
+        self.assertEqual(read_visit(content), visit)
+        self.assertEqual(write_visit(read_visit(content)), content)
+
+    @settings(max_examples=40, deadline=None)
+    @given(visits)
+    def test_a_file_is_judged_as_the_visit_is(self, visit: Visit) -> None:
+        self.assertEqual(core_told(read_visit(write_visit(visit))), core_told(visit))
+
+
+class Rows(TestCase):
+    """Through the database and back; what a row cannot hold is not made up (a time for each line that had none)."""
+
+    @settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+    @given(visits)
+    def test_taken_in_it_goes_out_with_every_value_and_is_judged_the_same(self, visit: Visit) -> None:
+        mine = Fixture(f"Trip {uuid4().hex[:8]}")
+        caller, visit_id = mine.client(), fresh()
+        file = SimpleUploadedFile("visit.json", write_visit(visit))
+        got = caller.post(f"/api/files/units/{mine.unit.id}/visit-file", {"id": visit_id, "file": file})
+        self.assertEqual(got.status_code, 200, got.content)
+        out = json.loads(caller.send("GET", f"/visits/{visit_id}/file").content)
+        again = read_visit(json.dumps(out))
+        self.assertEqual(again.plate, visit.plate)
+        self.assertEqual((again.rules, again.conditions, again.meters), (visit.rules, visit.conditions, visit.meters))
+        self.assertEqual(
+            [(one.point, one.value, one.meter, one.by, one.fitted, one.turns, one.top) for one in again.readings],
+            [(one.point, one.value, one.meter, one.by, one.fitted, one.turns, one.top) for one in visit.readings],
+        )
+        self.assertEqual({name: again.saw(name) for name in again.seen}, {name: visit.saw(name) for name in visit.seen})
+        self.assertEqual([one.what for one in again.lifted], [one.what for one in visit.lifted])
+        self.assertEqual([one.state for one in again.power], [one.state for one in visit.power])
+        shown = caller.send("GET", f"/visits/{visit_id}").json()["round"]
+        self.assertEqual(told(shown["assessment"]["findings"]), core_told(again))
+        self.assertEqual(len(shown["entries"]), len(visit.readings) + len(visit.seen))
