@@ -95,8 +95,13 @@ class Log(TransactionTestCase):
     def run_to(self, job: str, what: str, body: Any, state: str) -> tuple[float, int]:
         """Seconds until the state is reached, and how many different counts of rows were seen before."""
         begun, seen = time.perf_counter(), set()
+
+        def ended(told: dict[str, Any]) -> bool:
+            seen.add(told["done"])
+            return told["state"] not in ("checking", "keeping")
+
         self.caller.send("POST", f"/imports/{job}/{what}", body)
-        told = self.wait(job, lambda told: seen.add(told["done"]) or told["state"] not in ("checking", "keeping"))
+        told = self.wait(job, ended)
         self.assertEqual((told["state"], told["problem_count"]), (state, 0), told["problems"][:3])
         return time.perf_counter() - begun, len(seen)
 

@@ -2,7 +2,12 @@
 
 from typing import Any
 
+import hypothesis
 from django.test.runner import DiscoverRunner
+
+# How long an example takes says nothing on a busy machine: speed is measured by bench/.
+hypothesis.settings.register_profile("unhurried", hypothesis.settings(), deadline=None)
+hypothesis.settings.load_profile("unhurried")
 
 
 class CountingRunner(DiscoverRunner):

@@ -81,7 +81,8 @@ def _some(rows: QuerySet[Any], words: str) -> list[Any]:
 def _with_words(rows: QuerySet[Any], words: str) -> QuerySet[Any]:
     begun = " & ".join(f"{_plain(word)}:*" for word in words.split() if _plain(word))
     query = SearchQuery(begun, config="simple", search_type="raw")
-    return rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query)
+    fitting: QuerySet[Any] = rows.annotate(words=SearchVector("find_text", config="simple")).filter(words=query)
+    return fitting
 
 
 def _misspelt(rows: QuerySet[Any], words: str) -> list[Any]:

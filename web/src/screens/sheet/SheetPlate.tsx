@@ -3,7 +3,7 @@ import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 
 import type { Finding, VisitShown } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
-import { PLATE_FIELDS } from "../plate/plateFields";
+import { PLATE_FIELDS, type PlateField } from "../plate/plateFields";
 import { key, typedFrom, type PlateTyped } from "../plate/plateForm";
 
 export function SheetPlate({ visit }: { visit: VisitShown }) {
@@ -15,6 +15,10 @@ export function SheetPlate({ visit }: { visit: VisitShown }) {
     <PlateShown typed={typedFrom(round.plate, round.fitted, round.contactor_fitted)} findings={findings} />
   );
 }
+
+/** A choice by the words it was chosen by. */
+const inWords = (field: PlateField, value: string) =>
+  field.choices?.find(([code]) => code === value)?.[1] ?? value;
 
 /** A plate's fields as read, and findings on them. */
 export function PlateShown({ typed, findings }: { typed: PlateTyped; findings: Finding[] }) {
@@ -40,7 +44,7 @@ export function PlateShown({ typed, findings }: { typed: PlateTyped; findings: F
             <span className="num">
               {typed.unreadable[key(field.name)]
                 ? "unreadable"
-                : `${typed.fields[key(field.name)]} ${field.unit ?? ""}`}
+                : `${inWords(field, typed.fields[key(field.name)] ?? "")} ${field.unit ?? ""}`}
             </span>
           </Text>
         ))}

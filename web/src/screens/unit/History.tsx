@@ -75,6 +75,7 @@ function PointLine({ history }: { history: PointHistory }) {
           {history.readings.filter((one) => one.told.number != null).length > 1 && history.trend.why}
           {history.trend.earliest &&
             history.trend.earliest > last.at &&
+            month(history.trend.earliest) !== month(history.trend.crosses ?? "9999-12-31") &&
             ` At the earliest ${month(history.trend.earliest)}.`}
           {told.corrected && ` Followed ${told.corrected}.`}
         </Text>
