@@ -74,17 +74,17 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
               <Text flex="1">
                 {one.what}, by {one.made_by}, until {dayAndClock(one.expires_at)}
               </Text>
-              <Button
-                onClick={() =>
+              <Sure
+                ask="Withdraw this link? Nobody comes in by it any more; another can be made."
+                yes="Withdraw it"
+                onYes={() =>
                   void attempt(() =>
                     data(
                       api.DELETE("/api/people/links/{link_id}", { params: { path: { link_id: one.id } } }),
                     ),
                   )
                 }
-              >
-                Withdraw it
-              </Button>
+              />
             </Row>
           ))}
         </Part>
@@ -101,8 +101,10 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
             {one.here ? (
               <Text>this session</Text>
             ) : one.open ? (
-              <Button
-                onClick={() =>
+              <Sure
+                ask={`End this session of ${one.name}? What is typed there and not sent stays on that device.`}
+                yes="End this session"
+                onYes={() =>
                   void attempt(() =>
                     data(
                       api.DELETE("/api/people/sign-ins/{sign_in_id}", {
@@ -111,9 +113,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
                     ),
                   )
                 }
-              >
-                End this session
-              </Button>
+              />
             ) : (
               <Text color="faint">ended</Text>
             )}
