@@ -14,6 +14,7 @@ from fleet.models import Unit
 from visits.models import Visit
 
 MOST, LONGEST, MANY = 12, 80, 1000
+_SHOWN = ("id", "scheduled_for", "complaint", "unit__label", "unit__site__name")  # a visit's row is wide, and little of it is shown
 ALIKE = "0.4"  # a word with one letter wrong is still this like
 
 
@@ -53,12 +54,14 @@ def find(company: Company, text: str) -> Found:
     if len(_plain(words)) < 2:
         return Found((), ())
     all_units = Unit.objects.of(company).select_related("site")
-    all_visits = Visit.objects.of(company).select_related("unit", "unit__site")
-    units = _by_words(all_units, words)
-    # Words that fit units mean their visits. What fits no unit may say a complaint, a day or a note; else it is misspelt.
-    visits = [] if units else _by_words(all_visits, words, "-scheduled_for")
-    if not units and not visits:
-        units = _misspelt(all_units, words)
+    all_visits = Visit.objects.of(company).select_related("unit", "unit__site").only(*_SHOWN)
+    units, visits = _by_words(all_units, words), []
+    if not units:
+        # Words that fit units mean their visits. What fits no unit may say a complaint, a day or a note; else it is misspelt.
+        strange = [word for word in words.split() if _plain(word) and not _some(all_units, word)]
+        if all(_some(all_visits, word) for word in strange):
+            visits = _by_words(all_visits, words, "-scheduled_for")
+        units = [] if visits else _misspelt(all_units, words, strange)
     visits = visits or list(all_visits.filter(unit__in=units).order_by("-scheduled_for")[:MOST])
     return Found(
         tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
@@ -85,11 +88,11 @@ def _with_words(rows: QuerySet[Any], words: str) -> QuerySet[Any]:
     return fitting
 
 
-def _misspelt(rows: QuerySet[Any], words: str) -> list[Any]:
-    """The words that are known as they stand, the others by likeness: in a large fleet half of the streets are alike in one word."""
-    known = [word for word in words.split() if _plain(word) and _some(rows, word)]
-    strange = " ".join(word for word in words.split() if word not in known)
-    found = _by_likeness(_with_words(rows, " ".join(known)), strange) if known and strange else []
+def _misspelt(rows: QuerySet[Any], words: str, strange: list[str]) -> list[Any]:
+    """The words that are known as they stand, the strange ones by likeness: in a large fleet half of the streets are alike in one
+    word."""
+    known = [word for word in words.split() if _plain(word) and word not in strange]
+    found = _by_likeness(_with_words(rows, " ".join(known)), " ".join(strange)) if known and strange else []
     return found or _by_likeness(rows, words)
 
 
