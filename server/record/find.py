@@ -62,11 +62,20 @@ def find(company: Company, text: str) -> Found:
         if all(_some(all_visits, word) for word in strange):
             visits = _by_words(all_visits, words, "-scheduled_for")
         units = [] if visits else _misspelt(all_units, words, strange)
-    visits = visits or list(all_visits.filter(unit__in=units).order_by("-scheduled_for")[:MOST])
+    visits = visits or _latest_of(units, Visit.objects.of(company))
     return Found(
         tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
         tuple(FoundVisit(one.id, one.unit.site.name, one.unit.label, one.scheduled_for, one.complaint) for one in visits),
     )
+
+
+def _latest_of(units: list[Unit], visits: QuerySet[Any]) -> list[Visit]:
+    """The units' latest visits; the units themselves are here already."""
+    here = {unit.id: unit for unit in units}
+    rows = list(visits.filter(unit__in=here).only("id", "unit_id", "scheduled_for", "complaint").order_by("-scheduled_for")[:MOST])
+    for row in rows:
+        row.unit = here[row.unit_id]
+    return rows
 
 
 def _by_words(rows: QuerySet[Any], words: str, *then: str) -> list[Any]:
