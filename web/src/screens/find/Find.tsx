@@ -14,11 +14,13 @@ export default function FindScreen() {
   const [query, setQuery] = useSearchParams();
   const [typed, setTyped] = useState(query.get("q") ?? "");
   const words = query.get("q") ?? "";
-  // Asked when the fingers rest, and kept in the address, so that going back finds the same.
+  // Asked when the fingers rest, and kept in the address, so that going back finds the same. What the address says already
+  // is not put there again: that would call back the page that was just left for.
   useEffect(() => {
+    if (typed === words) return undefined;
     const rest = window.setTimeout(() => setQuery(typed ? { q: typed } : {}, { replace: true }), PAUSE_MS);
     return () => window.clearTimeout(rest);
-  }, [typed, setQuery]);
+  }, [typed, words, setQuery]);
   const found = useFind(words);
   const nothing = found.data && found.data.units.length + found.data.visits.length === 0;
   return (
