@@ -10,15 +10,13 @@ import random
 import time
 from collections.abc import Callable
 from datetime import datetime, timedelta
-from pathlib import Path
-from tempfile import TemporaryDirectory
 from typing import Any
 
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.test import TransactionTestCase, override_settings
+from django.test import TransactionTestCase
 
 from fleet.models import Unit
-from testing.fixtures import Fixture, fresh
+from testing.fixtures import Fixture, fresh, own_files
 from visits.models import Entry, Visit
 
 ROWS = int(os.environ.get("OUTER_TEST_BENCH_ROWS", "5000"))
@@ -33,18 +31,14 @@ class Log(TransactionTestCase):
 
     def setUp(self) -> None:
         """A company with units of known serials, and a file of rows for them."""
-        folder = TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        kept = override_settings(MEDIA_ROOT=folder.name)
-        kept.enable()
-        self.addCleanup(kept.disable)
+        folder = own_files(self)
         self.mine = Fixture("Log", PLATE)
         self.caller = self.mine.client()
         company = self.mine.company
         Unit.objects.of(company).bulk_create(
             Unit(company=company, site=self.mine.site, label=f"pad {place}", serial=f"L-{place}", plate=PLATE) for place in range(UNITS)
         )
-        self.file = Path(folder.name) / "log.csv"
+        self.file = folder / "log.csv"
         self.file.write_text("serial,time,reading,value\n" + "\n".join(self.rows()))
 
     def rows(self) -> list[str]:

@@ -2,11 +2,13 @@
 
 import json
 from functools import cache
+from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Any
 from uuid import uuid4
 
 from django.contrib.auth.hashers import make_password
-from django.test import Client
+from django.test import Client, SimpleTestCase, override_settings
 from django.utils import timezone
 
 from accounts.models import Company, Member
@@ -57,6 +59,13 @@ class Caller(Client):
         """Write one reading; gives back the response."""
         body = {"id": str(uuid4()), "point": point, "typed": typed} | more
         return self.send("POST", f"/visits/{visit.id}/readings", body)
+
+
+def own_files(test: SimpleTestCase) -> Path:
+    """A folder of the test's own, where what it uploads is kept; gone with it."""
+    folder = Path(test.enterContext(TemporaryDirectory()))
+    test.enterContext(override_settings(MEDIA_ROOT=folder))
+    return folder
 
 
 def fresh() -> str:

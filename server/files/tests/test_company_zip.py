@@ -5,19 +5,18 @@ import io
 import json
 import zipfile
 from collections.abc import Callable
-from tempfile import TemporaryDirectory
 from typing import Any
 from uuid import uuid4
 
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.test import TestCase, override_settings
+from django.test import TestCase
 from django.utils import timezone
 from PIL import Image
 
 from accounts.demo import empty_company
 from accounts.models import Company
 from fleet.models import PartFitted, Site, Unit
-from testing.fixtures import Fixture, fresh
+from testing.fixtures import Fixture, fresh, own_files
 from visits.models import Photo, Visit
 
 Change = Callable[[dict[str, Any]], None]
@@ -49,11 +48,7 @@ def again(content: bytes, changes: dict[str, Change | bytes | None]) -> bytes:
 
 class ChangedByHand(TestCase):
     def setUp(self) -> None:
-        folder = TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        settings = override_settings(MEDIA_ROOT=folder.name)
-        settings.enable()
-        self.addCleanup(settings.disable)
+        own_files(self)
         self.mine = Fixture("Zip", {"run_capacitor": {"herm_uf": 55, "vac": 440}})
         self.caller, self.lead = self.mine.client(), self.mine.client(self.mine.lead)
         self.caller.read(self.mine.visit, "cap.herm.uf", "49.0")

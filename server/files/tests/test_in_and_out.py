@@ -5,14 +5,13 @@ import io
 import json
 import zipfile
 from datetime import timedelta
-from tempfile import TemporaryDirectory
 from typing import Any
 from uuid import uuid4
 
 import segno
 import zxingcpp
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.test import TestCase, override_settings
+from django.test import TestCase
 from django.utils import timezone
 from icalendar import Calendar
 from PIL import Image
@@ -20,7 +19,7 @@ from PIL import Image
 from accounts.demo import empty_company
 from files.labels import qr_svg
 from fleet.models import Unit
-from testing.fixtures import Caller, Fixture, fresh
+from testing.fixtures import Caller, Fixture, fresh, own_files
 from visits.models import Photo, Visit
 
 PLATE = {
@@ -41,11 +40,7 @@ def picture(size: tuple[int, int] = (640, 480), form: str = "JPEG", **more: Any)
 
 class Files(TestCase):
     def setUp(self) -> None:
-        folder = TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        settings = override_settings(MEDIA_ROOT=folder.name)
-        settings.enable()
-        self.addCleanup(settings.disable)
+        own_files(self)
         self.mine = Fixture("Files", PLATE, letterhead="12 Mill Lane")
         self.caller, self.lead = self.mine.client(), self.mine.client(self.mine.lead)
         self.path = f"/visits/{self.mine.visit.id}"

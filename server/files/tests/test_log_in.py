@@ -1,14 +1,13 @@
 """A meter's log taken in: a judged look, row-by-row errors, and all of it or nothing."""
 
 import time
-from tempfile import TemporaryDirectory
 from typing import Any
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase, TransactionTestCase, override_settings
 
 from fleet.models import UnitStanding
-from testing.fixtures import Caller, Fixture, fresh
+from testing.fixtures import Caller, Fixture, fresh, own_files
 from visits.models import Entry, ImportJob, Visit
 
 PLATE = {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}}
@@ -26,11 +25,7 @@ def bring(caller: Caller, content: str | bytes, **fields: Any) -> Any:
 @override_settings(IMPORTS_INLINE=True)
 class Log(TestCase):
     def setUp(self) -> None:
-        folder = TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        settings = override_settings(MEDIA_ROOT=folder.name)
-        settings.enable()
-        self.addCleanup(settings.disable)
+        own_files(self)
         self.mine = Fixture("Log", PLATE)
         self.caller = self.mine.client()
 
@@ -102,11 +97,7 @@ class Beside(TransactionTestCase):
     """Beside the request, as it runs in the field: progress is seen, and stopping it in the middle keeps nothing."""
 
     def setUp(self) -> None:
-        folder = TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        settings = override_settings(MEDIA_ROOT=folder.name)
-        settings.enable()
-        self.addCleanup(settings.disable)
+        own_files(self)
         self.mine = Fixture("Beside", PLATE)
         self.caller = self.mine.client()
 
