@@ -113,7 +113,7 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
             waiting = []
     loaded = write_entries(member, row.id, waiting)
     if visit.get("finished"):
-        for line in loaded.lifted:
+        for line in loaded.log.lifted:
             end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", start + timedelta(minutes=30))
         finish(member, row.id, "", start + timedelta(minutes=45))
 

@@ -19,10 +19,11 @@ from outer_test.history import PARTS, PointHistory
 from outer_test.plate import Contactor, Plate
 from outer_test.visit import Complaint, FittedCapacitor
 from visits.keep import VisitThen, refresh_standing, unit_record
-from visits.load import core_unit, find_visit, load_visit
+from visits.load import find_visit, load_visit
 from visits.open_visit import open_visit
 from visits.shapes import Round
 from visits.show import show_round
+from visits.to_core import core_unit
 from visits.write_plate import PlateAsRead, write_plate
 
 router = Router(tags=["units"])

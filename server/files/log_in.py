@@ -24,8 +24,9 @@ from outer_test.log_csv import LogRow, Mapping, RowProblem, columns_of, guess_ma
 from outer_test.quantity import FieldProblem
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
-from visits.load import Loaded, core_reading, core_unit
+from visits.load import Loaded
 from visits.models import Entry, ImportJob, Visit
+from visits.to_core import Log, core_reading, core_unit
 
 MOST_BYTES, MOST_ROWS, MOST_PROBLEMS, LOOK = 60_000_000, 500_000, 200, 60
 BEAT_ROWS, BEAT_VISITS = 2000, 100
@@ -258,7 +259,7 @@ def _write(job: ImportJob, visits: list[tuple[Unit, date, list[LogRow]]]) -> lis
             for one in rows
         ]  # fmt: skip
         measured = tuple(core_reading(one) for one in own)
-        loaded = Loaded(row, own, [], [], [], [], _judged_by(company, unit, measured), {member.pk: member.shown_name})
+        loaded = Loaded(row, Log(own), _judged_by(company, unit, measured), {member.pk: member.shown_name})
         keep_told(row, loaded)
         row.find_text = find_text_of(row, member.shown_name)
         made.append(loaded)

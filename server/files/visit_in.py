@@ -16,8 +16,9 @@ from outer_test import visit as core
 from outer_test.quantity import FieldProblem
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
-from visits.load import STOPPED, load_visit
+from visits.load import load_visit
 from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, RulesChange, Visit
+from visits.to_core import STOPPED
 
 MOST_LINES = 5000
 _PLAIN = TypeAdapter(core.Visit)

@@ -19,9 +19,10 @@ from outer_test.run_lanes import run_lanes
 from outer_test.switch_state import is_closed
 from outer_test.visit import Visit, standing_readings
 from outer_test.which_way import which_way
-from visits.load import STOPPED, Loaded, standing_stamps
-from visits.models import Entry, LiftedLine, PowerClaim
+from visits.load import Loaded
+from visits.models import Entry, LiftedEnding, LiftedLine, PowerClaim
 from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, PlateRevisionShown, PowerShown, Round, StampShown, VisitShown
+from visits.to_core import STOPPED, standing_stamps
 
 
 def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
@@ -32,8 +33,8 @@ def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
         stations=stations(visit, {found.point: found.verdict for found in judged.findings}, judged.power.state),
         assessment=judged,
         entries=tuple(_entries(loaded)),
-        lifted=tuple(_lifted(line, loaded.names) for line in loaded.lifted),
-        power_log=tuple(_power(claim, loaded.names) for claim in loaded.power),
+        lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),
+        power_log=tuple(_power(claim, loaded.names) for claim in loaded.log.power),
         plate=visit.plate,
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
@@ -76,7 +77,7 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
     visit, defrost = loaded.visit, loaded.visit.plate.defrost
     if defrost.control is None:
         return None
-    stamps = standing_stamps(loaded.stamps)
+    stamps = standing_stamps(loaded.log.stamps)
     switch = inputs_of(visit).get("defrost.switch.ohm")
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
@@ -106,8 +107,8 @@ def _meters(company: Company, loaded: Loaded) -> Iterable[MeterChoice]:
 
 def _entries(loaded: Loaded) -> Iterable[EntryShown]:
     standing = {reading.id for reading in standing_readings(loaded.visit).values()}
-    last_seen: dict[str, UUID] = {entry.point: entry.uuid for entry in loaded.entries}
-    for entry in loaded.entries:
+    last_seen: dict[str, UUID] = {entry.point: entry.uuid for entry in loaded.log.entries}
+    for entry in loaded.log.entries:
         is_seen = POINTS[entry.point].kind == "seen"
         stands = last_seen[entry.point] == entry.uuid if is_seen else str(entry.uuid) in standing
         yield _entry(entry, stands, loaded.names)
@@ -121,8 +122,7 @@ def _entry(entry: Entry, stands: bool, names: dict[int, str]) -> EntryShown:
     )  # fmt: skip
 
 
-def _lifted(line: LiftedLine, names: dict[int, str]) -> LiftedShown:
-    ending = getattr(line, "ending", None)
+def _lifted(line: LiftedLine, ending: LiftedEnding | None, names: dict[int, str]) -> LiftedShown:
     how, why, ended = ("", "", None) if ending is None else (ending.how, ending.why, ending.at)
     return LiftedShown(line.uuid, line.what, line.at, names.get(line.member_id, ""), how, why, ended)
 

@@ -45,7 +45,7 @@ def _line(member: Member, row: Visit) -> TodayVisit:
         scheduled_for=row.scheduled_for,
         complaint=row.complaint,
         overall=judged.overall,
-        readings=len(loaded.entries),
+        readings=len(loaded.log.entries),
         open_lines=judged.open_lines,
         finished_at=row.finished_at,
     )

@@ -38,12 +38,12 @@ def map_wire(member: Member, visit_id: UUID, line: WireLine) -> Loaded:
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        if any(one.uuid == line.id for one in loaded.wires):
+        if any(one.uuid == line.id for one in loaded.log.wires):
             return loaded
         before = next((one for one in loaded.visit.board_wires if one.terminal == wire.terminal.strip()), None)
         if before is None and (line.gone or len(loaded.visit.board_wires) >= MOST):
             raise FieldProblem("terminal", "is not on the map" if line.gone else f"at most {MOST} wires")
-        named = {one.what for one in loaded.lifted}
+        named = {one.what for one in loaded.log.lifted}
         if before is not None and line_of(before) in named and (line.gone or wire.colour.strip() != before.colour):
             raise FieldProblem("terminal", f"{line_of(before)} was taken off already: its line keeps its name")
         BoardWireLine.objects.of(member.company).create(

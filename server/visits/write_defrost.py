@@ -12,8 +12,9 @@ from outer_test.plan_defrost import RUN_EVENTS
 from outer_test.quantity import FieldProblem
 from outer_test.simulate import FAULTS, simulate_defrost
 from outer_test.visit import DefrostEvent
-from visits.load import STOPPED, Loaded, find_visit, load_visit, open_for_writing, standing_stamps
+from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import DefrostStamp, Visit
+from visits.to_core import STOPPED, standing_stamps
 
 MOST_S = 4 * 3600
 
@@ -34,10 +35,10 @@ def stamp(member: Member, visit_id: UUID, new: Stamp) -> Loaded:
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        if any(one.uuid == new.id for one in loaded.stamps):
+        if any(one.uuid == new.id for one in loaded.log.stamps):
             return loaded
         at = new.at or timezone.now()
-        forced = next((one for one in standing_stamps(loaded.stamps) if one.event == "forced"), None)
+        forced = next((one for one in standing_stamps(loaded.log.stamps) if one.event == "forced"), None)
         if new.event == "forced":
             _write(member, row, new.id, new.id, "forced", 0.0, at)
             return load_visit(member.company, row)
@@ -55,9 +56,9 @@ def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) ->
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        gone = next((one for one in standing_stamps(loaded.stamps) if one.uuid == stamp_id), None)
+        gone = next((one for one in standing_stamps(loaded.log.stamps) if one.uuid == stamp_id), None)
         if gone is None:
-            if any(one.undoes == stamp_id for one in loaded.stamps):
+            if any(one.undoes == stamp_id for one in loaded.log.stamps):
                 return loaded
             raise FieldProblem("stamp", "is no stamp of the run at hand")
         _write(member, row, undo_id, gone.run, gone.event, gone.s, timezone.now(), gone.uuid)
@@ -69,7 +70,7 @@ def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        if any(one.run == run_id for one in loaded.stamps):
+        if any(one.run == run_id for one in loaded.log.stamps):
             return loaded
         events, watched = _run(loaded, fault)
         now = timezone.now()

@@ -42,7 +42,7 @@ def write_entries(member: Member, visit_id: UUID, entries: list[NewEntry]) -> Lo
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         before = load_visit(member.company, row)
-        known = {entry.uuid: entry for entry in before.entries}
+        known = {entry.uuid: entry for entry in before.log.entries}
         fresh = [entry for entry in entries if not _already(entry, known)]
         if not fresh:
             return before

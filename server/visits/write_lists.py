@@ -13,8 +13,9 @@ from outer_test.board_swap import BOARD_WIRE
 from outer_test.putback import FinishProblem, check_finish
 from outer_test.quantity import FieldProblem
 from visits.keep import keep_told, refresh_standing
-from visits.load import Loaded, as_it_stands, find_visit, load_visit, open_for_writing
+from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
+from visits.to_core import as_it_stands
 
 
 def claim_power(member: Member, visit_id: UUID, claim_id: UUID, state: str, at: datetime | None = None) -> Loaded:
@@ -100,7 +101,7 @@ def finish(member: Member, visit_id: UUID, force_reason: str, at: datetime | Non
             check_finish(loaded.visit, force_reason)
         except FinishProblem as problem:
             raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
-        row.frozen = as_it_stands(member.company, row)
+        row.frozen = as_it_stands(member.company, row.unit)
         row.finished_at, row.finished_by, row.finish_reason = at or timezone.now(), member, force_reason.strip()
         keep_told(row, loaded)
         row.save(update_fields=["frozen", "finished_at", "finished_by", "finish_reason", "told", "overall", "find_text"])

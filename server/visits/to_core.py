@@ -1,0 +1,124 @@
+"""Rows as the core's shapes."""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import lru_cache
+from typing import Any
+
+from accounts.models import Company
+from files.visit_file import visit_from
+from fleet.models import Unit
+from outer_test import visit as core
+from outer_test.points import POINTS
+from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, Visit
+
+STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
+
+
+@dataclass(frozen=True, slots=True)
+class Log:
+    """Everything written on a visit, in the order it was written; `endings` by the key of the line they end."""
+
+    entries: Sequence[Entry] = ()
+    power: Sequence[PowerClaim] = ()
+    lifted: Sequence[LiftedLine] = ()
+    endings: Mapping[int, LiftedEnding] | None = None
+    stamps: Sequence[DefrostStamp] = ()
+    wires: Sequence[BoardWireLine] = ()
+
+    def ending(self, line: LiftedLine) -> LiftedEnding | None:
+        """How this line ended, if it did."""
+        return (self.endings or {}).get(line.pk)
+
+
+def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
+    """The core's visit: what was known of the unit and the company (`kept`), and what was written."""
+    standing = standing_stamps(log.stamps)
+    said = {
+        "rules": row.rules, "baseline": row.baseline, "conditions": row.conditions,
+        "complaint": row.complaint or None, "began": row.began or None,
+    }  # fmt: skip
+    return replace(
+        _nothing_read(json.dumps({**kept, **said})),
+        power=tuple(core.PowerEvent(claim.state, claim.at) for claim in log.power),  # type: ignore[arg-type]
+        readings=core_readings(log.entries),
+        seen=core_seen(log.entries),
+        lifted=tuple(core_lifted(line, log.ending(line)) for line in log.lifted),
+        defrost_run=tuple(core.DefrostEvent(one.s, one.event) for one in standing if one.event != STOPPED),  # type: ignore[arg-type]
+        defrost_forced_at=next((one.at for one in standing if one.event == "forced"), None),
+        board_wires=tuple(core.BoardWire(one.terminal, one.colour, one.goes_to, one.new_terminal) for one in _standing_wires(log.wires)),
+        defrost_watched_s=max((one.s for one in standing if one.event == STOPPED), default=None),
+    )
+
+
+@lru_cache(maxsize=256)
+def _nothing_read(kept: str) -> core.Visit:
+    """The visit before anything was written. Between two keys it is the same, and checking plate, meters and stock takes long."""
+    return visit_from(json.loads(kept))
+
+
+def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:
+    """The stamps of the latest run that were not taken back, in their order in time."""
+    if not stamps:
+        return []
+    gone = {one.undoes for one in stamps if one.undoes is not None}
+    latest = stamps[-1].run
+    kept = [one for one in stamps if one.run == latest and one.undoes is None and one.uuid not in gone]
+    return sorted(kept, key=lambda one: one.s)
+
+
+def _standing_wires(wires: Sequence[BoardWireLine]) -> list[BoardWireLine]:
+    """The map as it stands: the latest line of each terminal, in the order the terminals were first written."""
+    latest = {one.terminal: one for one in wires}
+    return [one for one in latest.values() if not one.gone]
+
+
+def as_it_stands(company: Company, unit: Unit) -> dict[str, Any]:
+    """Plate, parts, stock and meters as they stand now: what a finished visit keeps."""
+    return {
+        "plate": unit.plate,
+        "fitted": unit.fitted,
+        "contactor_fitted": unit.contactor_fitted,
+        "van_stock": company.van_stock,
+        "meters": {name: about["accuracy"] for name, about in company.meters.items()},
+        "calibration_due": {name: about["due"] for name, about in company.meters.items() if about.get("due")},
+    }
+
+
+def core_unit(unit: Unit) -> core.Visit:
+    """A visit with nothing but the unit's plate and what is fitted: what its drawing and its standing are made from."""
+    return visit_from({"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted})
+
+
+def core_seen(entries: Sequence[Entry]) -> dict[str, str | core.Seen]:
+    """The things seen among the entries, as the core has them."""
+    return {entry.point: core.Seen(entry.value, entry.at) for entry in entries if POINTS[entry.point].kind == "seen"}
+
+
+def core_readings(entries: Sequence[Entry]) -> tuple[core.Reading, ...]:
+    """The readings among the entries, as the core has them."""
+    return tuple(core_reading(entry) for entry in entries if POINTS[entry.point].kind == "number")
+
+
+def core_reading(entry: Entry) -> core.Reading:
+    """A kept row as the core's reading."""
+    return core.Reading(
+        entry.point,
+        entry.value,
+        meter=entry.meter or None,
+        at=entry.at,
+        by=entry.by or None,  # type: ignore[arg-type]
+        fitted=entry.fitted or None,  # type: ignore[arg-type]
+        turns=entry.turns,
+        top=entry.top,
+        power=entry.power,  # type: ignore[arg-type]
+        id=str(entry.uuid),
+        supersedes=None if entry.supersedes is None else str(entry.supersedes),
+    )
+
+
+def core_lifted(line: LiftedLine, ending: LiftedEnding | None) -> core.Lifted:
+    """A line of the not-put-back list as the core has it."""
+    end = None if ending is None else core.LiftedEnd(ending.how, ending.at, ending.why)  # type: ignore[arg-type]
+    return core.Lifted(line.what, line.at, end, str(line.uuid))
