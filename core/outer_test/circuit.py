@@ -53,11 +53,9 @@ class Circuit:
         """The part of that name, or None where this unit has none."""
         return next((part for part in self.parts if part.name == name), None)
 
-    def has(self, terminal: str) -> bool:
-        """Whether a terminal, written `part.terminal`, is there."""
-        name, _, own = terminal.partition(".")
-        part = self.part(name)
-        return part is not None and own in part.terminals
+    def terminals(self) -> frozenset[str]:
+        """Every terminal of the unit, written `part.terminal`."""
+        return frozenset(f"{part.name}.{own}" for part in self.parts for own in part.terminals)
 
     def wire_at(self, terminal: str, group: WireGroup = "line") -> Wire | None:
         """The first wire of a group on a terminal."""
@@ -69,8 +67,8 @@ class Circuit:
         >>> Circuit((), (Wire("w", "x.1", "y.2"),), ()).problems()
         ['w ends at x.1, which is not there', 'w ends at y.2, which is not there']
         """
-        found = [f"{wire.name} ends at {end}, which is not there" for wire in self.wires for end in (wire.a, wire.b) if not self.has(end)]
-        found += [f"a link ends at {end}, which is not there" for link in self.links for end in (link.a, link.b) if not self.has(end)]
+        there = self.terminals()
+        found = [f"{wire.name} ends at {end}, which is not there" for wire in self.wires for end in (wire.a, wire.b) if end not in there]
+        found += [f"a link ends at {end}, which is not there" for link in self.links for end in (link.a, link.b) if end not in there]
         ends = {end for wire in self.wires for end in (wire.a, wire.b)} | {end for link in self.links for end in (link.a, link.b)}
-        found += [f"nothing reaches {part.name}.{one}" for part in self.parts for one in part.terminals if f"{part.name}.{one}" not in ends]
-        return found
+        return found + [f"nothing reaches {one}" for one in sorted(there - ends)]

@@ -4,7 +4,6 @@ from dataclasses import dataclass
 
 from outer_test.circuit import Circuit
 from outer_test.circuit_make import capacitor_part
-from outer_test.plan import stations
 from outer_test.unit_shape import capacitor_sections
 from outer_test.visit import Visit
 
@@ -51,7 +50,7 @@ _CLAMPED_AT = {
 
 
 def probes(visit: Visit, circuit: Circuit) -> tuple[Probe, ...]:
-    """The probe spots of every reading of this unit's round whose terminals its circuit has.
+    """The probe spots of every reading whose terminals this unit's circuit has.
 
     >>> from outer_test.circuit_make import make_circuit
     >>> spots = {one.point: one for one in probes(Visit(), make_circuit(Visit()))}
@@ -59,9 +58,10 @@ def probes(visit: Visit, circuit: Circuit) -> tuple[Probe, ...]:
     ('capacitor.HERM', 'capacitor.C', 'contactor.T1–fan.C')
     """
     found: list[Probe] = []
-    pairs = _PAIRS | _motor_pairs() | _capacitor_pairs(visit)
-    for point in dict.fromkeys(step.point for station in stations(visit, {}) for step in station.steps):
-        if point in pairs and all(circuit.has(end) for end in pairs[point]):
+    there = circuit.terminals()
+    pairs = _PAIRS | _MOTOR_PAIRS | _capacitor_pairs(visit)
+    for point in (*pairs, *_CLAMPED_AT):
+        if point in pairs and there.issuperset(pairs[point]):
             found.append(Probe(point, *pairs[point]))
         elif point in _CLAMPED_AT and (wire := circuit.wire_at(_CLAMPED_AT[point])) is not None:
             found.append(Probe(point, clamp=wire.name))
@@ -76,6 +76,9 @@ def _motor_pairs() -> dict[str, tuple[str, str]]:
         for one in "crs":
             pairs[f"{motor}.{one}_ground.ohm"] = (f"{part}.{one.upper()}", "ground.G")
     return pairs
+
+
+_MOTOR_PAIRS = _motor_pairs()
 
 
 def _capacitor_pairs(visit: Visit) -> dict[str, tuple[str, str]]:

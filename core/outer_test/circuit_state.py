@@ -2,14 +2,16 @@
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from outer_test.circuit import Circuit, Link, Part, Wire
 from outer_test.circuit_make import make_circuit
 from outer_test.circuit_probe import Probe, probes
 from outer_test.finding import Finding
+from outer_test.plate import Plate
 from outer_test.verdict import Verdict
-from outer_test.visit import Visit
+from outer_test.visit import FittedCapacitor, Visit
 
 State = Literal["proven", "not-yet", "suspect"]
 
@@ -72,7 +74,7 @@ def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
     >>> cabinet(Visit(), ()).parts[0].state
     'not-yet'
     """
-    circuit = make_circuit(visit)
+    circuit, spots = _drawn(visit.plate, visit.fitted)
     parts: dict[str, State] = {}
     wires: dict[str, State] = {}
     for finding in findings:
@@ -87,8 +89,16 @@ def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
         tuple(PartShown(part, parts.get(part.name, "not-yet")) for part in circuit.parts),
         tuple(WireShown(wire, wires.get(wire.name, "not-yet")) for wire in circuit.wires),
         circuit.links,
-        probes(visit, circuit),
+        spots,
     )
+
+
+# A visit is drawn anew at every key, and its unit's circuit changes with its plate alone.
+@lru_cache(maxsize=256)
+def _drawn(plate: Plate, fitted: tuple[FittedCapacitor, ...]) -> tuple[Circuit, tuple[Probe, ...]]:
+    visit = Visit(plate=plate, fitted=fitted)
+    circuit = make_circuit(visit)
+    return circuit, probes(visit, circuit)
 
 
 def _state(verdict: Verdict) -> State | None:

@@ -1,19 +1,23 @@
 """The round: which readings this unit asks for, station by station in working order, and how each is taken."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from hashlib import blake2b
 from math import ceil
 
 from outer_test import plan_defrost, plan_second
 from outer_test import plan_electrical as steps_of
 from outer_test.capacitor_fitted import Section, section_rating
+from outer_test.house import HouseRules
 from outer_test.plan_steps import LOOK, NEW_PART, SAFE, SECTION, START, STATION_TITLE, Step
+from outer_test.plate import Plate
 from outer_test.points import POINTS
 from outer_test.stored_energy import most_stored, stored_energy
 from outer_test.unit_shape import capacitor_sections, discharge_points, has_start_capacitor
 from outer_test.value import say
 from outer_test.verdict import Verdict
-from outer_test.visit import PowerState, Visit
+from outer_test.visit import FittedCapacitor, PowerState, Visit
 
 LEAST_BLEED_S = 10
 
@@ -27,33 +31,67 @@ class Station:
     steps: tuple[Step, ...]
 
 
-def stations(visit: Visit, verdicts: dict[str, Verdict], power: PowerState | None = None) -> tuple[Station, ...]:
-    """The stations for this unit. A section judged bad asks for its new part as well.
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """A unit's round. Two plans of one `name` are the same plan."""
 
-    verdicts: by point, from the assessment; empty to leave such follow-ups out. power: the power state now, to catch a
-    reading that wants another.
+    name: str
+    stations: tuple[Station, ...]
 
-    >>> [station.name for station in stations(Visit(), {})][:4]
+
+def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
+    """The round of this unit. A section judged bad asks for its new part as well.
+
+    verdicts: by point, from the assessment; empty to leave such follow-ups out.
+
+    >>> [station.name for station in plan_of(Visit(), {}).stations][:4]
     ['plate', 'safe', 'look', 'capacitors']
+    >>> plan_of(Visit(), {}).name == plan_of(Visit(complaint="maintenance"), {}).name
+    True
     """
+    read = {reading.point for reading in visit.readings}
+    new_parts = tuple(
+        section
+        for section in capacitor_sections(visit)
+        if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or NEW_PART[section].point in read
+    )
+    unlabelled = any(point.startswith("winding.t") for point in read)
+    return _planned(visit.plate, visit.fitted, visit.rules, new_parts, unlabelled)
+
+
+def stations(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Station, ...]:
+    """The stations of this unit's round, in working order; see `plan_of`."""
+    return plan_of(visit, verdicts).stations
+
+
+# A visit is planned at every key that keeps a reading, and few of them change its plan.
+@lru_cache(maxsize=256)
+def _planned(
+    plate: Plate, fitted: tuple[FittedCapacitor, ...], rules: HouseRules, new_parts: tuple[Section, ...], unlabelled: bool
+) -> Plan:
+    visit = Visit(plate=plate, fitted=fitted, rules=rules)
     steps = (
-        (), _safe(visit), _look(visit), _capacitors(visit, verdicts), _contactors(visit), _windings(visit), _power(visit), _run(visit),
-        _defrost(visit), steps_of.BUTTON,
+        (), _safe(visit), _look(visit), _capacitors(visit, new_parts), _contactors(visit), _windings(visit, unlabelled), _power(visit),
+        _run(visit), _defrost(visit), steps_of.BUTTON,
     )  # fmt: skip
-    return tuple(
-        Station(name, title, tuple(_caught(step, power) for step in own))
+    planned = tuple(
+        Station(name, title, own)
         for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True)
         if own or name != "defrost"  # a unit without a defrost control has no such station
     )
+    return Plan(blake2b(repr(planned).encode(), digest_size=8).hexdigest(), planned)
 
 
-def _caught(step: Step, power: PowerState | None) -> Step:
-    if step.power == "live" and power == "dead-proved":
-        return _with_catch(step, "Live work, and the unit is proved dead. Power up and say so first.")
-    if step.power == "dead" and power is not None and power != "dead-proved":
-        state = {"live": "is live", "dead-claimed": "is only said to be dead"}.get(power, "may be live")
-        return _with_catch(step, f"Dead work, and the unit {state}. Prove it dead first.")
-    return step
+def caught(power: PowerState) -> dict[str, str]:
+    """What is said to who is about to take a reading now, by the power its step asks for; nothing where the power is right.
+
+    >>> caught("dead-proved")
+    {'live': 'Live work, and the unit is proved dead. Power up and say so first.'}
+    """
+    if power == "dead-proved":
+        return {"live": "Live work, and the unit is proved dead. Power up and say so first."}
+    state = {"live": "is live", "dead-claimed": "is only said to be dead"}.get(power, "may be live")
+    return {"dead": f"Dead work, and the unit {state}. Prove it dead first."}
 
 
 SINGLE_POLE = "A single-pole contactor leaves one leg of compressor and fan live while it is open."
@@ -62,27 +100,6 @@ BOARD_POWER = {
     "plug-pulled": "House rule: outdoor power off, and the board's low-voltage plug pulled first.",
 }
 MODULES = "Motor modules hold charge too: wait the maker's time, prove under 30 V d.c. at the d.c. bus."
-
-
-# A visit is planned at every key that keeps a reading: what a step becomes is remembered.
-@lru_cache(maxsize=512)
-def _with_caution(step: Step, caution: str) -> Step:
-    return replace(step, caution=caution)
-
-
-@lru_cache(maxsize=512)
-def _with_clock(step: Step, name: str, seconds: float) -> Step:
-    return replace(step, timer=name, timer_s=seconds)
-
-
-@lru_cache(maxsize=64)
-def _optional(step: Step) -> Step:
-    return replace(step, needed=False)
-
-
-@lru_cache(maxsize=512)
-def _with_catch(step: Step, caught: str) -> Step:
-    return replace(step, caught=caught)
 
 
 def _safe(visit: Visit) -> tuple[Step, ...]:
@@ -95,13 +112,13 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
     told: list[Step] = []
     for step in steps:
         if POINTS[step.point].unit == "vdc":
-            told.append(_with_clock(step, "Bleeding", float(clock)))
+            told.append(replace(step, timer="Bleeding", timer_s=float(clock)))
         elif step.point == "safe.load.v" and visit.plate.contactor.poles == 1:
-            told.append(_with_caution(step, f"{SINGLE_POLE} {step.caution}"))
+            told.append(replace(step, caution=f"{SINGLE_POLE} {step.caution}"))
         elif step.point == "safe.tester_after" and electronic:
-            told.append(_with_caution(step, MODULES))
+            told.append(replace(step, caution=MODULES))
         elif step.point == "safe.control.v":
-            told.append(_with_caution(step, BOARD_POWER[visit.rules.board_power]))
+            told.append(replace(step, caution=BOARD_POWER[visit.rules.board_power]))
         else:
             told.append(step)
     return tuple(told)
@@ -126,24 +143,16 @@ def _contactors(visit: Visit) -> tuple[Step, ...]:
     return (*steps_of.CONTACTOR, *plan_second.SECOND_COIL) if _is_two_stage(visit) else steps_of.CONTACTOR
 
 
-def _capacitors(visit: Visit, verdicts: dict[str, Verdict]) -> tuple[Step, ...]:
-    steps: list[Step] = []
-    new_parts: list[Step] = []
-    for section in capacitor_sections(visit):
-        steps.append(_with_caution(SECTION[section], _charge(visit, section)))
-        new = NEW_PART[section]
-        if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or any(r.point == new.point for r in visit.readings):
-            new_parts.append(new)
-    if has_start_capacitor(visit):
-        steps.append(START)
-    return (*steps, *new_parts)
+def _capacitors(visit: Visit, new_parts: tuple[Section, ...]) -> tuple[Step, ...]:
+    own = [replace(SECTION[section], caution=_charge(visit, section)) for section in capacitor_sections(visit)]
+    start = (START,) if has_start_capacitor(visit) else ()
+    return (*own, *start, *(NEW_PART[section] for section in new_parts))
 
 
-def _windings(visit: Visit) -> tuple[Step, ...]:
+def _windings(visit: Visit, unlabelled: bool) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
-    unlabelled = any(reading.point.startswith("winding.t") for reading in visit.readings)
     needed = not unlabelled and visit.plate.compressor.kind != "inverter"
-    pairs = steps_of.PAIRS if needed else tuple(_optional(step) for step in steps_of.PAIRS)
+    pairs = steps_of.PAIRS if needed else tuple(replace(step, needed=False) for step in steps_of.PAIRS)
     own = (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *steps_of.WINDING_MORE)
     return (*own, *_fan_windings(visit))
 
@@ -162,7 +171,7 @@ def _power(visit: Visit) -> tuple[Step, ...]:
     three = steps_of.THREE_PHASE if plate.phase == 3 else ()
     live: tuple[Step, ...] = steps_of.CONTACTOR_LIVE
     if plate.contactor.poles == 1:
-        live = tuple(_with_caution(step, SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
+        live = tuple(replace(step, caution=SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
     own = (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)
     return (*own, *_second_power(len(poles), bool(heat))) if _is_two_stage(visit) else own
 

@@ -15,8 +15,7 @@ class Step:
     """One reading of the round.
 
     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-    caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long;
-    `caught` says that the unit's power is not what this reading wants.
+    caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
     """
 
     point: str
@@ -34,7 +33,6 @@ class Step:
     clamp: bool = False
     timer: str = ""
     timer_s: float = 0.0
-    caught: str = ""
     counts: bool = False
 
 

@@ -8,7 +8,7 @@ from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Body, Router
 
-from api.answer import answer
+from api.answer import answer, answer_round
 from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import aware
@@ -22,7 +22,6 @@ from visits.keep import VisitThen, refresh_standing, unit_record
 from visits.load import find_visit, load_visit
 from visits.open_visit import open_visit
 from visits.shapes import Round
-from visits.show import show_round
 from visits.to_core import core_unit
 from visits.write_plate import PlateAsRead, write_plate
 
@@ -165,7 +164,7 @@ def read_plate(request: Asking, unit_id: UUID, body: Body[PlateRead]) -> HttpRes
     read = PlateAsRead(body.plate, body.fitted, body.contactor_fitted, body.why)
     write_plate(request.auth, body.visit, unit_id, body.id, read)
     row = find_visit(request.auth.company, body.visit)
-    return answer(Round, show_round(load_visit(request.auth.company, row)))
+    return answer_round(request, load_visit(request.auth.company, row))
 
 
 @router.post("/{unit_id}/visits", response={200: Opened, 404: Problem, 409: Problem, 422: Problem})

@@ -2,7 +2,9 @@
 
 from playwright.sync_api import expect
 
+from accounts.models import Company
 from browser_tests.base import BrowserTest
+from fleet.models import Unit
 
 
 class Habits(BrowserTest):
@@ -35,6 +37,20 @@ class Habits(BrowserTest):
         for key, focused in (("Alt+j", "lifted-what"), ("Alt+f", "finish-button"), ("Alt+p", "power-button")):
             self.page.keyboard.press(key)
             self.assertEqual(self.page.evaluate("document.activeElement.id"), focused)
+
+    def test_a_plate_read_on_another_device_brings_its_station_with_the_next_reading(self) -> None:
+        unit = Unit.objects.of(Company.objects.get()).get(site__name="Fell Road 21")
+        board = unit.plate.pop("defrost")
+        unit.save()
+        self.open_visit("Fell Road 21", "Capacitors")
+        stations = self.page.get_by_role("navigation", name="Stations")
+        expect(stations.get_by_role("link", name="Defrost")).to_have_count(0)
+        unit.plate["defrost"] = board
+        unit.save()
+        self.type("34.8")
+        expect(stations.get_by_role("link", name="Defrost")).to_be_visible()
+        self.go_to("Defrost")
+        expect(self.page.get_by_role("main")).to_contain_text("Coil switch")
 
     def test_signed_out_every_address_asks_who_it_is(self) -> None:
         self.page.get_by_role("button", name="Sign out").click()

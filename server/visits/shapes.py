@@ -84,9 +84,15 @@ class DefrostShown:
 
 @dataclass(frozen=True, slots=True)
 class Round:
-    """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power."""
+    """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
 
-    stations: tuple[Station, ...]
+    `plan` names the stations, which are left out for an asker who said to know them; `caught` is what is wrong with taking a
+    reading now, by the power that its step asks for.
+    """
+
+    plan: str
+    stations: tuple[Station, ...] | None
+    caught: dict[str, str]
     assessment: Assessment
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]

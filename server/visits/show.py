@@ -13,7 +13,7 @@ from outer_test.circuit_state import cabinet
 from outer_test.frost import FrostOutlook, will_it_frost
 from outer_test.house import SCHOOLS
 from outer_test.inputs import inputs_of
-from outer_test.plan import stations
+from outer_test.plan import caught, plan_of
 from outer_test.points import POINTS
 from outer_test.run_lanes import run_lanes
 from outer_test.switch_state import is_closed
@@ -25,12 +25,18 @@ from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, Pl
 from visits.to_core import STOPPED, standing_stamps
 
 
-def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
-    """The changing part of a visit. The assessment is made here unless the caller has it."""
+def show_round(loaded: Loaded, assessment: Assessment | None = None, known_plan: str = "") -> Round:
+    """The changing part of a visit. The assessment is made here unless the caller has it.
+
+    The steps are the most of it and seldom change: they are left out for an asker who knows the plan of this name already.
+    """
     visit, row = loaded.visit, loaded.row
     judged = assessment or assess(visit)
+    plan = plan_of(visit, {found.point: found.verdict for found in judged.findings})
     return Round(
-        stations=stations(visit, {found.point: found.verdict for found in judged.findings}, judged.power.state),
+        plan=plan.name,
+        stations=None if plan.name == known_plan else plan.stations,
+        caught=caught(judged.power.state),
         assessment=judged,
         entries=tuple(_entries(loaded)),
         lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),

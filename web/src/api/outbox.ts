@@ -5,8 +5,8 @@
  */
 import { useSyncExternalStore } from "react";
 
-import { api, ApiProblem, data, type FieldError, type Round, type Schemas } from "./client";
-import { storeRound } from "./queries";
+import { api, ApiProblem, data, type FieldError, type RoundAnswer, type Schemas } from "./client";
+import { knownPlan, storeRound } from "./queries";
 
 export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
@@ -48,11 +48,16 @@ function become(next: Partial<State>): void {
   listeners.forEach((listener) => listener());
 }
 
-function path(write: Write) {
-  return { params: { path: { visit_id: write.visit } } };
+/** What an answer need not say again. */
+function knows(write: Write) {
+  return { "Known-Plan": knownPlan(write.visit) };
 }
 
-async function deliver(write: Write): Promise<Round> {
+function path(write: Write) {
+  return { params: { path: { visit_id: write.visit } }, headers: knows(write) };
+}
+
+async function deliver(write: Write): Promise<RoundAnswer> {
   switch (write.kind) {
     case "reading":
       return data(api.POST("/api/visits/{visit_id}/readings", { ...path(write), body: write.body }));
@@ -68,6 +73,7 @@ async function deliver(write: Write): Promise<Round> {
       return data(
         api.POST("/api/visits/{visit_id}/lifted/{line_id}/end", {
           params: { path: { visit_id: write.visit, line_id: write.line } },
+          headers: knows(write),
           body: write.body,
         }),
       );

@@ -2174,10 +2174,19 @@ export interface components {
         /**
          * Round
          * @description All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
+         *
+         *     `plan` names the stations, which are left out for an asker who said to know them; `caught` is what is wrong with taking a
+         *     reading now, by the power that its step asks for.
          */
         Round: {
+            /** Plan */
+            plan: string;
             /** Stations */
-            stations: components["schemas"]["Station"][];
+            stations: components["schemas"]["Station"][] | null;
+            /** Caught */
+            caught: {
+                [key: string]: string;
+            };
             assessment: components["schemas"]["Assessment"];
             /** Entries */
             entries: components["schemas"]["EntryShown"][];
@@ -2300,8 +2309,7 @@ export interface components {
          * @description One reading of the round.
          *
          *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-         *     caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long;
-         *     `caught` says that the unit's power is not what this reading wants.
+         *     caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
          */
         Step: {
             /** Point */
@@ -2355,11 +2363,6 @@ export interface components {
              * @default 0
              */
             timer_s: number;
-            /**
-             * Caught
-             * @default
-             */
-            caught: string;
             /**
              * Counts
              * @default false

@@ -86,6 +86,7 @@ function OpenStep(props: {
   useEffect(() => {
     void box.current?.scrollIntoView({ block: "nearest" });
   }, [step.point]);
+  const caught = visit.round.caught[step.power];
   return (
     <Box
       ref={box}
@@ -113,9 +114,9 @@ function OpenStep(props: {
           {step.caution}
         </Text>
       )}
-      {step.caught && visit.round.finished_at == null && (
+      {caught && visit.round.finished_at == null && (
         <Text role="alert" color="brick" fontWeight="700" mb="2">
-          {step.caught}
+          {caught}
         </Text>
       )}
       {visit.round.finished_at == null && (
