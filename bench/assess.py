@@ -12,14 +12,15 @@ from outer_test.assess import assess
 ROUNDS, AIM = 300, 20
 
 
-def best(work: Callable[[], object], rounds: int = ROUNDS) -> float:
-    """The fastest of many runs, in seconds: what the work needs when nothing disturbs it."""
-    times = []
-    for _ in range(rounds):
-        begun = time.perf_counter()
-        work()
-        times.append(time.perf_counter() - begun)
-    return min(times)
+def best(*works: Callable[[], object]) -> list[float]:
+    """The fastest of many runs of each, in seconds: what it needs when nothing disturbs it. By turns, so that all meet one machine."""
+    times: list[list[float]] = [[] for _ in works]
+    for _ in range(ROUNDS):
+        for work, own in zip(works, times, strict=True):
+            begun = time.perf_counter()
+            work()
+            own.append(time.perf_counter() - begun)
+    return [min(own) for own in times]
 
 
 class AssessRatio(unittest.TestCase):
@@ -29,6 +30,6 @@ class AssessRatio(unittest.TestCase):
         """Measure and print."""
         text = write_visit(big_visit())
         visit = read_visit(text)
-        parse, judge, read = best(lambda: json.loads(text)), best(lambda: assess(visit)), best(lambda: read_visit(text))
+        parse, judge, read = best(lambda: json.loads(text), lambda: assess(visit), lambda: read_visit(text))
         print(f"\n{len(visit.readings)} readings: assess {judge * 1e6:.0f} µs, json.loads {parse * 1e6:.0f} µs")
         print(f"assess ÷ json.loads = {judge / parse:.1f} (aim ≤ {AIM}); reading and checking the file ÷ json.loads = {read / parse:.1f}")

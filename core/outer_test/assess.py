@@ -17,7 +17,7 @@ from outer_test.finding import Finding
 from outer_test.inputs import Inputs, inputs_of
 from outer_test.ladder import Rung, locked_rotor_ladder
 from outer_test.look import look_over
-from outer_test.plan import stations
+from outer_test.plan import plan_of
 from outer_test.plate_rules import plate_findings
 from outer_test.points import POINTS
 from outer_test.putback import open_lines
@@ -159,30 +159,31 @@ def _with_circumstances(finding: Finding, inputs: Inputs, power: Power) -> Findi
     reading = inputs.readings.get(finding.point)
     if reading is None:
         return finding
-    words = [*_wrong_power(reading, power, inputs.visit), *_overdue(reading, inputs.visit)]
-    return replace(finding, caution=" ".join(filter(None, (*words, finding.caution)))) if words else finding
+    words = (_wrong_power(reading, power, inputs.visit), _overdue(reading, inputs.visit))
+    return replace(finding, caution=" ".join(filter(None, (*words, finding.caution)))) if any(words) else finding
 
 
-def _wrong_power(reading: Reading, power: Power, visit: Visit) -> Iterator[str]:
-    """A dead-only reading that was taken while the unit was not proved dead, and a live one taken while it was."""
+def _wrong_power(reading: Reading, power: Power, visit: Visit) -> str:
+    """What to say of a dead-only reading that was taken while the unit was not proved dead, and of a live one taken while it was."""
     wants = POINTS[reading.point].power
-    powered_up = any(event.state == "live" for event in visit.power)
-    state = reading.power or (None if powered_up else power.state)
-    if wants == "dead" and state not in (None, "dead-proved"):
-        yield f"Dead work, but recorded while power was {_POWER_WORDS[state]}."
-    elif wants == "live" and reading.power == "dead-proved":
-        yield "Live work, but recorded while the unit was proved dead: it says nothing."
+    if wants == "dead" and reading.power != "dead-proved":
+        powered_up = any(event.state == "live" for event in visit.power)
+        state = reading.power or (None if powered_up else power.state)
+        if state not in (None, "dead-proved"):
+            return f"Dead work, but recorded while power was {_POWER_WORDS[state]}."
+    if wants == "live" and reading.power == "dead-proved":
+        return "Live work, but recorded while the unit was proved dead: it says nothing."
+    return ""
 
 
-def _overdue(reading: Reading, visit: Visit) -> Iterator[str]:
+def _overdue(reading: Reading, visit: Visit) -> str:
     due = visit.calibration_due.get(reading.meter) if reading.meter is not None else None
-    if due is not None and reading.at is not None and reading.at.date() > due:
-        yield f"Read with {reading.meter}, whose calibration was due {due.isoformat()}."
+    if due is None or reading.at is None or reading.at.date() <= due:
+        return ""
+    return f"Read with {reading.meter}, whose calibration was due {due.isoformat()}."
 
 
 def _missing(inputs: Inputs) -> Iterator[Missing]:
-    for station in stations(inputs.visit, {}):
-        for step in station.steps:
-            done = step.point in inputs.latest or step.point in inputs.visit.seen
-            if step.needed and not done:
-                yield Missing(step.point, station.name, f"{step.title}: not read yet.")
+    for station, step in plan_of(inputs.visit, {}).needed:
+        if step.point not in inputs.latest and step.point not in inputs.visit.seen:
+            yield Missing(step.point, station.name, f"{step.title}: not read yet.")

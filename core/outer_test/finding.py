@@ -67,13 +67,8 @@ def rounded_band(reading: Measured) -> tuple[float, float] | None:
     """
     if reading.number is None:
         return None
-    places = max(1 - _exponent(reading.value.resolution), 0)
+    places = max(1 - reading.value.resolution.adjusted(), 0)
     return round(float(reading.number - reading.half), places), round(float(reading.number + reading.half), places)
-
-
-def _exponent(step: Decimal) -> int:
-    exponent = step.as_tuple().exponent
-    return exponent if isinstance(exponent, int) else 0
 
 
 def judged(point: str, rule: str, verdict: Verdict, why: str, reading: Measured | None = None, **details: object) -> Finding:

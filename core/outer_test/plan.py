@@ -33,10 +33,11 @@ class Station:
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """A unit's round. Two plans of one `name` are the same plan."""
+    """A unit's round, and the steps it cannot do without. Two plans of one `name` are the same plan."""
 
     name: str
     stations: tuple[Station, ...]
+    needed: tuple[tuple[Station, Step], ...]
 
 
 def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
@@ -79,7 +80,8 @@ def _planned(
         for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True)
         if own or name != "defrost"  # a unit without a defrost control has no such station
     )
-    return Plan(blake2b(repr(planned).encode(), digest_size=8).hexdigest(), planned)
+    needed = tuple((station, step) for station in planned for step in station.steps if step.needed)
+    return Plan(blake2b(repr(planned).encode(), digest_size=8).hexdigest(), planned, needed)
 
 
 def caught(power: PowerState) -> dict[str, str]:

@@ -1,6 +1,7 @@
 """Does the plate agree with itself, and do fuse and wire agree with the plate (handbook section 3)."""
 
 from collections.abc import Iterator
+from functools import lru_cache
 from decimal import Decimal
 
 from outer_test.finding import Finding, judged, unjudged
@@ -199,8 +200,14 @@ def conductor(plate: Plate, rules: HouseRules = DEFAULT) -> Finding:
     )
 
 
-def plate_findings(plate: Plate, rules: HouseRules) -> Iterator[Finding]:
+# A visit is judged at every key, and its plate stays the same.
+@lru_cache(maxsize=256)
+def plate_findings(plate: Plate, rules: HouseRules) -> tuple[Finding, ...]:
     """Each plate rule whose own subject is printed, installed or marked unreadable."""
+    return tuple(_plate_findings(plate, rules))
+
+
+def _plate_findings(plate: Plate, rules: HouseRules) -> Iterator[Finding]:
     known = set(plate.unreadable)
     if plate.mca is not None or "mca" in known:
         yield plate_mca(plate)
