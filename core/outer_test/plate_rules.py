@@ -1,8 +1,8 @@
 """Does the plate agree with itself, and do fuse and wire agree with the plate (handbook section 3)."""
 
 from collections.abc import Iterator
-from functools import lru_cache
 from decimal import Decimal
+from functools import lru_cache
 
 from outer_test.finding import Finding, judged, unjudged
 from outer_test.house import DEFAULT, HouseRules

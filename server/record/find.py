@@ -58,8 +58,8 @@ def find(company: Company, text: str) -> Found:
     units, visits = _by_words(all_units, words), []
     if not units:
         # Words that fit units mean their visits. What fits no unit may say a complaint, a day or a note; else it is misspelt.
-        strange = [word for word in words.split() if _plain(word) and not _some(all_units, word)]
-        if all(_some(all_visits, word) for word in strange):
+        strange = [word for word in words.split() if _plain(word) and not _is_there(all_units, word)]
+        if all(_is_there(all_visits, word) for word in strange):
             visits = _by_words(all_visits, words, "-scheduled_for")
         units = [] if visits else _misspelt(all_units, words, strange)
     visits = visits or _latest_of(units, Visit.objects.of(company))
@@ -88,6 +88,11 @@ def _by_words(rows: QuerySet[Any], words: str, *then: str) -> list[Any]:
 
 def _some(rows: QuerySet[Any], words: str) -> list[Any]:
     return list(_with_words(rows, words).order_by().values_list("pk", flat=True)[:MANY])
+
+
+def _is_there(rows: QuerySet[Any], word: str) -> bool:
+    """Whether any row has this word. Asked for one row only, the database would look for it through all of them."""
+    return _with_words(rows, word).order_by()[:MANY].count() > 0
 
 
 def _with_words(rows: QuerySet[Any], words: str) -> QuerySet[Any]:

@@ -16,6 +16,7 @@ from outer_test.titles import title_of
 from outer_test.verdict import WORST_FIRST, Verdict
 
 PAGE = 50
+_SHOWN = ("rank", "crosses", "watched", "left", "visit_at", "unit__label", "unit__site__name")
 _WATCHED = TypeAdapter(tuple[Watched, ...])
 _BAD = WORST_FIRST.index(Verdict.BAD)
 _GOOD = WORST_FIRST.index(Verdict.GOOD)
@@ -75,7 +76,9 @@ def watch_list(company: Company, today: date, point: str = "", page: int = 0) ->
     rows = UnitStanding.objects.of(company).filter(Q(rank__lt=_GOOD) | Q(crosses__isnull=False) | Q(left__gt=0))
     if point:
         rows = rows.filter(points__contains=[point])
-    ordered = rows.select_related("unit", "unit__site").order_by("rank", F("crosses").asc(nulls_last=True), "unit_id")
+    # A unit's row is wide, and the list shows little of it.
+    narrow = rows.select_related("unit", "unit__site").only(*_SHOWN)
+    ordered = narrow.order_by("rank", F("crosses").asc(nulls_last=True), "unit_id")
     found = list(ordered[page * PAGE : (page + 1) * PAGE + 1])
     until = end_of_next_month(today)
     choices = tuple(PointChoice(name, title_of(name)) for name in POINTS)
