@@ -16,7 +16,7 @@ from outer_test.titles import title_of
 from outer_test.verdict import WORST_FIRST, Verdict
 
 PAGE = 50
-_SHOWN = ("rank", "crosses", "watched", "left", "visit_at", "unit__label", "unit__site__name")
+_SHOWN = ("unit_id", "unit__site__name", "unit__label", "rank", "crosses", "left", "visit_at", "watched")
 _WATCHED = TypeAdapter(tuple[Watched, ...])
 _BAD = WORST_FIRST.index(Verdict.BAD)
 _GOOD = WORST_FIRST.index(Verdict.GOOD)
@@ -77,19 +77,18 @@ def watch_list(company: Company, today: date, point: str = "", page: int = 0) ->
     if point:
         rows = rows.filter(points__contains=[point])
     # A unit's row is wide, and the list shows little of it.
-    narrow = rows.select_related("unit", "unit__site").only(*_SHOWN)
-    ordered = narrow.order_by("rank", F("crosses").asc(nulls_last=True), "unit_id")
+    ordered = rows.order_by("rank", F("crosses").asc(nulls_last=True), "unit_id").values_list(*_SHOWN, named=True)
     found = list(ordered[page * PAGE : (page + 1) * PAGE + 1])
     until = end_of_next_month(today)
     choices = tuple(PointChoice(name, title_of(name)) for name in POINTS)
     return WatchList(tuple(_unit(row, point) for row in found[:PAGE]), carry(company, until), until, choices, len(found) > PAGE)
 
 
-def _unit(row: UnitStanding, point: str) -> WatchedUnit:
+def _unit(row: Any, point: str) -> WatchedUnit:
     watched = _WATCHED.validate_python(row.watched)
     shown = tuple(one for one in watched if not point or one.point == point)
     return WatchedUnit(
-        row.unit_id, row.unit.site.name, row.unit.label, WORST_FIRST[row.rank], row.crosses, row.left, row.visit_at, shown
+        row.unit_id, row.unit__site__name, row.unit__label, WORST_FIRST[row.rank], row.crosses, row.left, row.visit_at, shown
     )  # fmt: skip
 
 
