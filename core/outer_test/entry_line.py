@@ -142,7 +142,8 @@ class _Reader:
 
     def _value_of(self, points: tuple[str, ...], begin: int, at: int) -> None:
         """Read the value that begins at `at` for these points; the piece of the line begins at `begin`."""
-        end = at
+        choices = POINTS[points[0]].choices
+        end = at + 1 if self._word(at) in choices else at  # its own word, even where that begins another reading: `at the terminals`
         while end < len(self.words) and end < at + 2 and (end == at or self._is_unit(end)) and not self._saying_at(end)[0]:
             end += 1
         said = self.text[self.words[begin][1] : self.words[max(end, begin + 1) - 1][2]]

@@ -39,7 +39,11 @@ SAYINGS: dict[str, tuple[str, ...]] = {
             "winding.leads.ohm": "leads", "winding.at": "at the|where", "winding.shell.f": "shell", "winding.off_h": "off",
             "winding.insulation.mohm": "insulation|meg|megger|mohm", "lead.c.ohm": "lead c", "lead.r.ohm": "lead r", "lead.s.ohm": "lead s",
             "fan_winding.c_r.ohm": "fan cr", "fan_winding.c_s.ohm": "fan cs", "fan_winding.r_s.ohm": "fan rs",
-            "fan_winding.c_ground.ohm": "fan gnd|fan ground",
+            "fan_winding.c_ground.ohm": "fan gnd|fan ground|fan c gnd", "fan_winding.r_ground.ohm": "fan r gnd|fan r ground",
+            "fan_winding.s_ground.ohm": "fan s gnd|fan s ground", "fan_winding.t1_t2.ohm": "fan t12|fan 1-2",
+            "fan_winding.t2_t3.ohm": "fan t23|fan 2-3", "fan_winding.t1_t3.ohm": "fan t13|fan 1-3", "fan_winding.at": "fan at the|fan where",
+            "fan_winding.leads.ohm": "fan leads", "fan_winding.shell.f": "fan shell", "fan_winding.off_h": "fan off",
+            "fan_winding.insulation.mohm": "fan insulation|fan meg|fan megger|fan mohm",
             # power up
             "line.breaker": "breaker", "line.disconnect.v": "disc|disconnect", "line.fuse1.ohm": "fuse1|fuse 1|f1", "line.fuse2.ohm": "fuse2|fuse 2|f2",
             "line.fuse1.v": "f1 v|fuse1 v|fuse 1 v", "line.fuse2.v": "f2 v|fuse2 v|fuse 2 v", "line.l2_l3.v": "l2l3|l2 l3|l2-l3",

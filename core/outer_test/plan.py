@@ -6,7 +6,7 @@ from functools import lru_cache
 from hashlib import blake2b
 from math import ceil
 
-from outer_test import plan_defrost, plan_second
+from outer_test import plan_defrost, plan_fan, plan_second
 from outer_test import plan_electrical as steps_of
 from outer_test.capacitor_fitted import Section, section_rating
 from outer_test.house import HouseRules
@@ -57,7 +57,8 @@ def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
         if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or NEW_PART[section].point in read
     )
     unlabelled = any(point.startswith("winding.t") for point in read)
-    return _planned(visit.plate, visit.fitted, visit.rules, new_parts, unlabelled)
+    about_fan = visit.complaint == "fan-stopped" or any(point.startswith("fan_winding.") for point in read)
+    return _planned(visit.plate, visit.fitted, visit.rules, new_parts, unlabelled, about_fan)
 
 
 def stations(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Station, ...]:
@@ -68,12 +69,12 @@ def stations(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Station, ..
 # A visit is planned at every key that keeps a reading, and few of them change its plan.
 @lru_cache(maxsize=256)
 def _planned(
-    plate: Plate, fitted: tuple[FittedCapacitor, ...], rules: HouseRules, new_parts: tuple[Section, ...], unlabelled: bool
-) -> Plan:
+    plate: Plate, fitted: tuple[FittedCapacitor, ...], rules: HouseRules, new_parts: tuple[Section, ...], unlabelled: bool, about_fan: bool
+) -> Plan:  # fmt: skip
     visit = Visit(plate=plate, fitted=fitted, rules=rules)
     steps = (
-        (), _safe(visit), _look(visit), _capacitors(visit, new_parts), _contactors(visit), _windings(visit, unlabelled), _power(visit),
-        _run(visit), _defrost(visit), steps_of.BUTTON,
+        (), _safe(visit), _look(visit), _capacitors(visit, new_parts), _contactors(visit), _windings(visit, unlabelled, about_fan),
+        _power(visit), _run(visit), _defrost(visit), steps_of.BUTTON,
     )  # fmt: skip
     planned = tuple(
         Station(name, title, own)
@@ -151,16 +152,18 @@ def _capacitors(visit: Visit, new_parts: tuple[Section, ...]) -> tuple[Step, ...
     return (*own, *start, *(NEW_PART[section] for section in new_parts))
 
 
-def _windings(visit: Visit, unlabelled: bool) -> tuple[Step, ...]:
+def _windings(visit: Visit, unlabelled: bool, about_fan: bool) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
     needed = not unlabelled and visit.plate.compressor.kind != "inverter"
     pairs = steps_of.PAIRS if needed else tuple(replace(step, needed=False) for step in steps_of.PAIRS)
     own = (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *steps_of.WINDING_MORE)
-    return (*own, *_fan_windings(visit))
+    return (*own, *_fan_windings(visit, about_fan))
 
 
-def _fan_windings(visit: Visit) -> tuple[Step, ...]:
-    return () if visit.plate.fan.kind == "electronic" else steps_of.FAN_WINDINGS
+def _fan_windings(visit: Visit, about_fan: bool) -> tuple[Step, ...]:
+    if visit.plate.fan.kind == "electronic":
+        return ()
+    return plan_fan.EVERY_FAN_STEP if about_fan else plan_fan.FAN_PAIRS
 
 
 def _power(visit: Visit) -> tuple[Step, ...]:

@@ -87,19 +87,6 @@ WINDING_MORE = (
         caution="The tester puts out 500 V: hands off, discharge the winding afterwards.",
     ),
 )
-FAN_WINDINGS = (
-    make_step(
-        "fan_winding.c_r.ohm",
-        "Fan motor, common to run",
-        "fan C–R",
-        "Ohms. Fan leads off.",
-        needed=False,
-        lifts="Fan motor leads off",
-    ),
-    make_step("fan_winding.c_s.ohm", "Fan motor, common to start", "fan C–S", "Ohms. Fan leads off.", needed=False),
-    make_step("fan_winding.r_s.ohm", "Fan motor, run to start", "fan R–S", "Ohms. Fan leads off.", needed=False),
-    make_step("fan_winding.c_ground.ohm", "Fan motor, common to ground", "fan gnd", "Highest ohms range, to bare metal.", needed=False),
-)
 
 LINE = (
     make_step(
@@ -301,7 +288,7 @@ BUTTON = (
     make_step("button.final_run", "Final run", "final run", "Power up and watch a whole start: amps, noise, both fans."),
 )
 EVERY_STEP = (
-    *CONTACTOR, *LEADS, WINDING_AT, *GROUNDS, *PAIRS, *UNLABELLED, *WINDING_MORE, *FAN_WINDINGS, *LINE, *THREE_PHASE, *CONTACTOR_LIVE,
+    *CONTACTOR, *LEADS, WINDING_AT, *GROUNDS, *PAIRS, *UNLABELLED, *WINDING_MORE, *LINE, *THREE_PHASE, *CONTACTOR_LIVE,
     *CONTROL, *BOARD, *COIL_VOLTS, *POLES, *POLE_HEAT, *START, *RUN, *STAGE, *LOAD["herm"], *LOAD["fan"], HEATER_VOLTS, *ELEMENTS, *RECORD,
     *BUTTON,
 )  # fmt: skip

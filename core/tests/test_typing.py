@@ -13,6 +13,7 @@ from outer_test.entry_words import AT_STATION, SAYINGS
 from outer_test.meter import Accuracy, measure
 from outer_test.plan_defrost import EVERY_DEFROST_STEP
 from outer_test.plan_electrical import EVERY_STEP
+from outer_test.plan_fan import EVERY_FAN_STEP
 from outer_test.plan_second import EVERY_SECOND_STEP
 from outer_test.plan_steps import EVERY_EARLY_STEP
 from outer_test.points import POINTS
@@ -22,6 +23,34 @@ from outer_test.value import parse_value
 
 def typed(text: str, point: str = "cap.herm.uf") -> str:
     return parse_typed(text, point).value
+
+
+class EveryWord(unittest.TestCase):
+    """Each saying the entry line knows, with each thing that can be said after it."""
+
+    def test_every_choice_of_what_is_looked_at(self) -> None:
+        for said, points in SAYINGS.items():
+            for choice in POINTS[points[0]].choices:
+                with self.subTest(f"{said} {choice}"):
+                    parsed = parse_line(f"{said} {choice}")
+                    self.assertEqual(parsed.left_over, ())
+                    self.assertEqual([(item.point, item.value) for item in parsed.items], [(point, choice) for point in points])
+
+    def test_every_number_alone_and_between_two_others(self) -> None:
+        for said, points in SAYINGS.items():
+            if POINTS[points[0]].kind == "number":
+                with self.subTest(said):
+                    alone = parse_line(f"{said} 3")
+                    self.assertEqual([(item.point, item.value) for item in alone.items], [(point, "3") for point in points])
+                    among = parse_line(f"herm 50.4 {said} 3 drop .03")
+                    self.assertEqual((among.left_over, among.items[0].value, among.items[-1].value), ((), "50.4", "0.03"))
+                    self.assertEqual([item.point for item in among.items[1:-1]], list(points))
+
+    def test_every_saying_without_a_value_stays_in_the_line(self) -> None:
+        for said in SAYINGS:
+            with self.subTest(said):
+                parsed = parse_line(said)
+                self.assertEqual((parsed.items, parsed.rest), ((), said))
 
 
 class Field(unittest.TestCase):
@@ -134,7 +163,9 @@ class Line(unittest.TestCase):
             point for words in AT_STATION.values() for point in words.values()
         }
         unsaid = (
-            {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)} - said - {"start.result"}
+            {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_FAN_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)}
+            - said
+            - {"start.result"}
         )
         self.assertEqual(unsaid, set())
 
