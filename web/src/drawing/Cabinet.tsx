@@ -185,7 +185,7 @@ function Labels({ placed, tones }: { placed: Placed; tones: Tones }) {
       <text
         x={spot.x}
         y={spot.y}
-        style={{ fontSize: value ? 15 : 12 }}
+        style={{ fontSize: !value ? 12 : part.label.length * 9 < w ? 15 : 13 }}
         fontWeight={value ? 700 : 500}
         className={value ? "num" : undefined}
       >
@@ -215,6 +215,8 @@ function labelSpot(
       return { x: x + w - 8, y: y + h / 2 + 4, anchor: "end" };
     case "board":
       return { ...middle, y: y + h / 2 };
+    case "start-relay": // its sides' letters stand at its middle
+      return { ...middle, y: y + 14 };
     default:
       return { ...middle, y: y + h / 2 + (value && h > 50 ? 12 : part.detail ? 0 : 4) };
   }

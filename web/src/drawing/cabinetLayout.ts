@@ -35,7 +35,7 @@ const BOXES: Record<string, Box> = {
   capacitor: [384, 152, 152, 64],
   capacitor_herm: [344, 152, 88, 64],
   capacitor_fan: [464, 152, 88, 64],
-  start_capacitor: [280, 112, 88, 48],
+  start_capacitor: [280, 96, 88, 48],
   relay: [280, 32, 88, 48],
   start_kit: [280, 152, 80, 48],
   drive: [416, 32, 96, 88],

@@ -2,15 +2,26 @@
 import { useEffect, useRef, useState } from "react";
 import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
 
+import { ApiProblem, type FieldError } from "../api/client";
 import { readDraft, writeDraft } from "../api/draft";
 
 interface DraftForm<T extends FieldValues> {
   form: UseFormReturn<T>;
   /** Whether something was typed that the server does not have. */
   changed: boolean;
+  /** What the server refused of what was typed. */
+  errors: FieldError[];
+  /** Ask the server; what it refuses is told by `errors`, and what was typed stays on this device. */
+  attempt: (ask: () => Promise<void>) => Promise<void>;
   /** Show this as what the server keeps, and forget the draft. */
   settle: (kept: T) => void;
+  /** Back to what the server has. */
+  forget: () => void;
 }
+
+const LOST: FieldError[] = [
+  { field: "", message: "The server does not answer. What you typed is kept on this device." },
+];
 
 /** Like useForm, with `kept` as what the server has, under a name that the draft is found by again. */
 export function useDraftForm<T extends FieldValues>(name: string, kept: T): DraftForm<T> {
@@ -28,11 +39,20 @@ export function useDraftForm<T extends FieldValues>(name: string, kept: T): Draf
       },
     });
   }, [form, name]);
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const attempt = async (ask: () => Promise<void>) => {
+    try {
+      await ask();
+    } catch (problem) {
+      setErrors(problem instanceof ApiProblem ? problem.errors : LOST);
+    }
+  };
   const settle = (typed: T) => {
     base.current = JSON.stringify(typed);
     form.reset(typed);
     writeDraft(name, "");
     setChanged(false);
+    setErrors([]);
   };
-  return { form, changed, settle };
+  return { form, changed, errors, attempt, settle, forget: () => settle(kept) };
 }

@@ -3,7 +3,7 @@ import { Box, chakra, Flex, Grid, Heading, SimpleGrid, Text } from "@chakra-ui/r
 import { useState } from "react";
 import type { UseFormRegisterReturn } from "react-hook-form";
 
-import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
+import { api, data, type Schemas } from "../../api/client";
 import { queries, useBoards } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Sure } from "../../shell/Sure";
@@ -48,6 +48,8 @@ export default function BoardsScreen() {
                   key={one.name}
                   w="100%"
                   mb="1"
+                  py="2"
+                  h="auto"
                   textAlign="left"
                   aria-current={one === open ? "true" : undefined}
                   borderLeftWidth="5px"
@@ -86,38 +88,26 @@ function Editor(props: {
 }) {
   const { profile, mayChange, choose } = props;
   const typed = { name: profile?.name ?? "", fields: typedDefrost(profile?.defrost) };
-  const { form, changed, settle } = useDraftForm<Typed>(`board ${typed.name}`, typed);
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const attempt = async (
-    ask: () => Promise<Schemas["BoardsShown"]>,
-    then: (shown: Schemas["BoardsShown"]) => void,
-  ) => {
-    try {
-      const shown = await ask();
-      queries.setQueryData(["boards"], shown);
-      setErrors([]);
-      then(shown);
-    } catch (error) {
-      const lost = [
-        { field: "", message: "The server does not answer. What you typed is kept on this device." },
-      ];
-      setErrors(error instanceof ApiProblem ? error.errors : lost);
-    }
-  };
+  const { form, changed, errors, attempt, settle, forget } = useDraftForm<Typed>(
+    `board ${typed.name}`,
+    typed,
+  );
   const keep = ({ name, fields }: Typed) =>
-    attempt(
-      () => data(api.PUT("/api/company/boards", { body: { name, defrost: defrostFrom(fields) } })),
-      (shown) => {
-        const kept = shown.boards.find((one) => one.name === name.trim());
-        settle({ name: name.trim(), fields: typedDefrost(kept?.defrost) });
-        choose(name.trim());
-      },
-    );
+    attempt(async () => {
+      const shown = await data(
+        api.PUT("/api/company/boards", { body: { name, defrost: defrostFrom(fields) } }),
+      );
+      queries.setQueryData(["boards"], shown);
+      const kept = shown.boards.find((one) => one.name === name.trim());
+      settle({ name: name.trim(), fields: typedDefrost(kept?.defrost) });
+      choose(name.trim());
+    });
   const drop = (name: string) =>
-    attempt(
-      () => data(api.DELETE("/api/company/boards/{name}", { params: { path: { name } } })),
-      () => choose(null),
-    );
+    attempt(async () => {
+      const shown = await data(api.DELETE("/api/company/boards/{name}", { params: { path: { name } } }));
+      queries.setQueryData(["boards"], shown);
+      choose(null);
+    });
   const at = (name: string) =>
     errors.find(({ field }) => field.split(".").includes(name.replace("defrost.", "")))?.message;
   const placed = errors.filter(({ field }) =>
@@ -147,13 +137,7 @@ function Editor(props: {
               Keep this board
             </Button>
             {changed && (
-              <Button
-                look="quiet"
-                onClick={() => {
-                  settle(typed);
-                  setErrors([]);
-                }}
-              >
+              <Button look="quiet" onClick={forget}>
                 Forget the changes
               </Button>
             )}

@@ -1,9 +1,8 @@
 /** The company's meters: accuracy by unit and range, and when their calibration is due. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useState } from "react";
 import { useFieldArray, useWatch, type UseFormReturn } from "react-hook-form";
 
-import { api, ApiProblem, data, type FieldError } from "../../api/client";
+import { api, data, type FieldError } from "../../api/client";
 import { queries, useMeters } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
@@ -35,24 +34,19 @@ export default function MetersScreen() {
 }
 
 function Form({ shown }: { shown: MetersShown }) {
-  const { form, changed, settle } = useDraftForm<MetersTyped>("meters", typedMeters(shown));
+  const { form, changed, errors, attempt, settle, forget } = useDraftForm<MetersTyped>(
+    "meters",
+    typedMeters(shown),
+  );
   const meters = useFieldArray({ control: form.control, name: "meters" });
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const save = async (typed: MetersTyped) => {
-    try {
+  const save = (typed: MetersTyped) =>
+    attempt(async () => {
       const body = { meters: metersFrom(typed) };
       const kept = await data(api.PUT("/api/company/meters", { body }));
       settle(typedMeters(kept));
       queries.setQueryData(["meters"], kept);
       void queries.invalidateQueries({ queryKey: ["visit"] });
-      setErrors([]);
-    } catch (error) {
-      const lost = [
-        { field: "", message: "The server does not answer. What you typed is kept on this device." },
-      ];
-      setErrors(error instanceof ApiProblem ? error.errors : lost);
-    }
-  };
+    });
   return (
     <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
       <fieldset disabled={!shown.may_change}>
@@ -69,13 +63,7 @@ function Form({ shown }: { shown: MetersShown }) {
               Keep the meters
             </Button>
             {changed && (
-              <Button
-                look="quiet"
-                onClick={() => {
-                  settle(typedMeters(shown));
-                  setErrors([]);
-                }}
-              >
+              <Button look="quiet" onClick={forget}>
                 Forget the changes
               </Button>
             )}

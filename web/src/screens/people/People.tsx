@@ -122,6 +122,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
       </Part>
       {shown.may_change && (
         <Part title="Who changed what">
+          {shown.changes.length === 0 && <Text color="faint">Nothing was changed yet.</Text>}
           {shown.changes.map((one) => (
             <Row key={one.at + one.what}>
               <Text>

@@ -1,9 +1,8 @@
 /** The plate station: the complaint, the plate as read and to be corrected, what is fitted, and what the plate's rules say. */
 import { Box, chakra, Flex, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
-import { useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 
-import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
+import { api, data, type FieldError, type VisitShown } from "../../api/client";
 import { queries, storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { useDraftForm } from "../../shell/draftForm";
@@ -23,13 +22,15 @@ const Fields = chakra("fieldset");
 export function PlateStation({ visit }: { visit: VisitShown }) {
   const { round } = visit;
   const kept = typedFrom(round.plate, round.fitted, round.contactor_fitted);
-  const { form, changed, settle } = useDraftForm<PlateTyped>(`${visit.id} plate`, kept);
-  const [errors, setErrors] = useState<FieldError[]>([]);
+  const { form, changed, errors, attempt, settle, forget } = useDraftForm<PlateTyped>(
+    `${visit.id} plate`,
+    kept,
+  );
   const finished = round.finished_at != null;
   const go = useNavigate();
 
-  const save = async (typed: PlateTyped) => {
-    try {
+  const save = (typed: PlateTyped) =>
+    attempt(async () => {
       const body = {
         id: crypto.randomUUID(),
         visit: visit.id,
@@ -40,16 +41,9 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
         api.PUT("/api/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
       );
       settle(typedFrom(next.plate, next.fitted, next.contactor_fitted));
-      setErrors([]);
       storeRound(visit.id, next);
       void queries.invalidateQueries({ queryKey: ["visit", visit.id] });
-    } catch (problem) {
-      const lost = [
-        { field: "", message: "The server does not answer. What you typed is kept on this device." },
-      ];
-      setErrors(problem instanceof ApiProblem ? problem.errors : lost);
-    }
-  };
+    });
   const errorAt = (name: string) =>
     errors.find(({ field }) => field.endsWith(`plate.${name}`) || field.includes(`plate.${name}.`))?.message;
   const placed = (error: FieldError) => /plate\.|fitted\.|fitted$/.test(error.field);
@@ -116,14 +110,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
           <Button type="submit" look="next">
             Keep this plate
           </Button>
-          <Button
-            onClick={() => {
-              settle(kept);
-              setErrors([]);
-            }}
-          >
-            Forget the changes
-          </Button>
+          <Button onClick={forget}>Forget the changes</Button>
           {errors.length > 0 && (
             <FieldProblem id="plate-problem">
               {errors.find((error) => !placed(error))?.message ?? "Not kept: see the marked fields."}
