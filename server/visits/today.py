@@ -1,15 +1,19 @@
 """The day's list."""
 
+from collections import Counter
 from datetime import timedelta
+from typing import Any, NamedTuple
+from uuid import UUID
 
-from django.db.models import Q
+from django.db.models import Count, Q, QuerySet
 from django.utils import timezone
 
-from accounts.models import Member
+from accounts.models import Company, Member
 from fleet.models import Unit
 from outer_test.assess import assess
-from visits.load import load_visit
-from visits.models import Visit
+from outer_test.verdict import Verdict
+from visits.load import load_visit, member_names
+from visits.models import Entry, LiftedLine, Visit
 from visits.shapes import Today, TodayVisit, UnitChoice
 
 MOST_VISITS, MOST_UNITS = 60, 200
@@ -26,26 +30,51 @@ def today(member: Member) -> Today:
         .select_related("unit", "unit__site")
         .order_by("scheduled_for")[:MOST_VISITS]
     )
-    visits = sorted((_line(member, row) for row in rows), key=lambda line: (not line.mine, line.scheduled_for))
+    stands = _finished(company, [row for row in rows if row.told is not None])
+    lines = (_line(member, row, stands.get(row.pk) or _as_it_stands(company, row)) for row in rows)
+    visits = sorted(lines, key=lambda line: (not line.mine, line.scheduled_for))
     units = Unit.objects.of(company).select_related("site").order_by("site__name", "label")[:MOST_UNITS]
     choices = tuple(UnitChoice(unit.id, unit.site.name, unit.label) for unit in units)
     return Today(company.name, tuple(visits), choices)
 
 
-def _line(member: Member, row: Visit) -> TodayVisit:
-    loaded = load_visit(member.company, row)
+class Stands(NamedTuple):
+    """How a visit stands: its verdict, how many entries it has, and how many lines are open."""
+
+    overall: Verdict
+    readings: int
+    open_lines: int
+
+
+def _as_it_stands(company: Company, row: Visit) -> Stands:
+    loaded = load_visit(company, row)
     judged = assess(loaded.visit)
+    return Stands(judged.overall, len(loaded.log.entries), judged.open_lines)
+
+
+def _finished(company: Company, rows: list[Visit]) -> dict[UUID, Stands]:
+    """A finished visit does not change any more: what was kept with it is not judged again, only counted."""
+    entries = _count(Entry.objects.of(company).filter(visit__in=rows))
+    lines = _count(LiftedLine.objects.of(company).filter(visit__in=rows, ending=None))
+    return {row.pk: Stands(Verdict(row.overall), entries[row.pk], lines[row.pk]) for row in rows}
+
+
+def _count(written: QuerySet[Any]) -> Counter[UUID]:
+    return Counter(dict(written.values_list("visit").annotate(Count("id")).order_by()))
+
+
+def _line(member: Member, row: Visit, stands: Stands) -> TodayVisit:
     return TodayVisit(
         id=row.id,
         site=row.unit.site.name,
         address=row.unit.site.address,
         unit=row.unit.label,
-        technician=loaded.names.get(row.technician_id, ""),
+        technician=member_names(member.company).get(row.technician_id, ""),
         mine=row.technician_id == member.pk,
         scheduled_for=row.scheduled_for,
         complaint=row.complaint,
-        overall=judged.overall,
-        readings=len(loaded.log.entries),
-        open_lines=judged.open_lines,
+        overall=stands.overall,
+        readings=stands.readings,
+        open_lines=stands.open_lines,
         finished_at=row.finished_at,
     )

@@ -3,7 +3,9 @@
 from datetime import timedelta
 from typing import Any
 
+from django.db import connection
 from django.test import TestCase
+from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from testing.fixtures import Fixture
@@ -46,6 +48,23 @@ class Listed(TestCase):
         caller.read(row, "cap.herm.uf", "49.0")
         line = today(self.mine.member).visits[0]
         self.assertEqual((line.overall.value, line.readings, line.open_lines, line.technician), ("bad", 1, 1, "day-tech"))
+
+    def test_a_finished_visit_stands_as_it_was_finished_and_is_not_judged_again(self) -> None:
+        rows = [self.visit(place) for place in range(3)]
+        caller = self.mine.client()
+        for row, typed in zip(rows, ("49.0", "55.0", "54.0"), strict=True):
+            caller.read(row, "cap.herm.uf", typed)
+        before = {one.id: one for one in today(self.mine.member).visits}
+        for row in rows[:2]:
+            self.assertEqual(caller.send("POST", f"/visits/{row.id}/finish", {"reason": "the customer waits"}).status_code, 200)
+        with CaptureQueriesContext(connection) as asked:
+            after = {one.id: one for one in today(self.mine.member).visits}
+        self.assertEqual(len([one for one in asked if "told" in one["sql"]]), 1, "the list itself")
+        self.assertLessEqual(len(asked), 9)  # the list, the units, two counts, and what is written on the one that is open
+        for row in rows:
+            told, now = before[row.id], after[row.id]
+            self.assertEqual((now.overall, now.readings, now.open_lines), (told.overall, 1, 1))
+        self.assertEqual([after[row.id].overall.value for row in rows[:2]], ["bad", "good"])
 
     def test_another_companys_day_is_its_own(self) -> None:
         self.visit()
