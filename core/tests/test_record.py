@@ -122,3 +122,17 @@ class Ranks(unittest.TestCase):
         self.assertEqual((drifts.overall, drifts.watched[0].verdict), (Verdict.GOOD, None))
         self.assertIsNotNone(drifts.crosses)
         self.assertEqual(standing(Visit(), histories([read(0, "55.0")])).watched, ())
+
+    def test_what_a_van_would_carry_is_named_from_the_plate_or_not_at_all(self) -> None:
+        cases = (
+            (RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440), "dual 55 + 7.5 µF 440 V"),
+            (RunCapacitor(herm_uf=55, fan_uf=7.5), "dual 55 + 7.5 µF"),
+            (RunCapacitor(herm_uf=55, fan_uf=7.5, vac=370, form="singles"), "single 55 µF 370 V"),
+            (RunCapacitor(herm_uf=55), "single 55 µF"),
+            (RunCapacitor(fan_uf=7.5), ""),
+            (None, ""),
+        )
+        record = histories([read(0, "49.0")])
+        for asked, part in cases:
+            with self.subTest(part):
+                self.assertEqual(standing(Visit(plate=Plate(run_capacitor=asked)), record).watched[0].carry, part)
