@@ -6,8 +6,8 @@ import unittest
 from collections.abc import Callable
 
 from bench.visits import big_visit
-from files.visit_file import read_visit, write_visit
 from outer_test.assess import assess
+from visits.visit_file import read_visit, write_visit
 
 ROUNDS, AIM = 300, 20
 

@@ -19,9 +19,9 @@ from django.test import TransactionTestCase
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
-from accounts.demo import load_demo
 from accounts.models import Company, Member
 from fleet.models import Unit
+from setup.demo import load_demo
 from testing.fixtures import Caller, Fixture
 
 VISITS = int(os.environ.get("OUTER_TEST_BENCH_VISITS", "2000"))

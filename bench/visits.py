@@ -5,10 +5,10 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from uuid import NAMESPACE_URL, uuid5
 
-from files.visit_file import read_visit
 from outer_test.meter import Accuracy
 from outer_test.points import POINTS
 from outer_test.visit import MeterUnit, PowerEvent, Reading, Seen, Visit
+from visits.visit_file import read_visit
 
 EXAMPLE = Path(__file__).resolve().parents[1] / "docs" / "example-visit.json"
 START = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)

@@ -11,7 +11,6 @@ from ninja import Body, Router
 from api.answer import answer, answer_round, round_for
 from api.problems import Problem, Refused
 from api.signed_in import Asking
-from files.visit_file import write_visit
 from outer_test.entry_line import LeftOver, parse_line
 from outer_test.points import POINTS
 from outer_test.quantity import FieldProblem
@@ -20,6 +19,7 @@ from visits.load import find_visit, load_visit
 from visits.shapes import Round, Today, VisitShown
 from visits.show import show_visit
 from visits.today import today
+from visits.visit_file import write_visit
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import add_lifted, claim_power, end_lifted, finish
 from visits.write_rules import judge_by_current_rules

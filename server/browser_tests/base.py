@@ -13,9 +13,9 @@ from django.db.models import Model
 from django.test import override_settings
 from playwright.sync_api import Browser, Page, Playwright, Request, expect, sync_playwright
 
-from accounts.demo import load_demo
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Company, CompanyRow, Member
+from setup.demo import load_demo
 
 CHROMIUM = "/usr/bin/chromium"
 ARGUMENTS = [

@@ -32,6 +32,7 @@ INSTALLED_APPS = [
     "accounts",
     "fleet",
     "visits",
+    "setup",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -16,7 +16,6 @@ from pydantic import TypeAdapter, ValidationError
 from accounts.models import Company, Member
 from files.company_out import FORMAT, VERSION
 from files.photo_in import PhotoOf, PhotoProblem, keep_photo
-from files.visit_file import VisitFileError, read_visit
 from files.visit_in import write_whole
 from fleet.models import PartFitted, Site, Unit
 from fleet.write_unit import find_text_of
@@ -27,6 +26,7 @@ from outer_test.plate import Contactor, Plate
 from outer_test.quantity import FieldProblem
 from outer_test.visit import FittedCapacitor, StockPart
 from visits.models import Visit
+from visits.visit_file import VisitFileError, read_visit
 
 MOST_FILES, MOST_BYTES, MOST_EACH, MOST_RATIO = 200_000, 2_000_000_000, 20_000_000, 200
 

@@ -8,10 +8,10 @@ from datetime import datetime
 from typing import IO, Any
 
 from accounts.models import Company
-from files.visit_file import write_visit
 from fleet.models import PartFitted, Unit
 from visits.load import load_visit
 from visits.models import Photo, Visit
+from visits.visit_file import write_visit
 
 FORMAT, VERSION = "outer-test-company", 1
 

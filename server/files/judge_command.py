@@ -6,8 +6,8 @@ from pathlib import Path
 
 from pydantic import TypeAdapter
 
-from files.visit_file import VisitFileError, read_visit
 from outer_test.assess import Assessment, assess
+from visits.visit_file import VisitFileError, read_visit
 
 _ASSESSMENT = TypeAdapter(Assessment)
 

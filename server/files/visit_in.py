@@ -9,7 +9,6 @@ from django.utils import timezone
 from pydantic import TypeAdapter
 
 from accounts.models import Member
-from files.visit_file import VisitFileError, read_visit
 from fleet.models import Unit
 from fleet.write_unit import find_unit
 from outer_test import visit as core
@@ -19,6 +18,7 @@ from visits.keep import keep_told, refresh_standing
 from visits.load import load_visit
 from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, RulesChange, Visit
 from visits.to_core import STOPPED
+from visits.visit_file import VisitFileError, read_visit
 
 MOST_LINES = 5000
 _PLAIN = TypeAdapter(core.Visit)

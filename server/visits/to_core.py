@@ -7,11 +7,11 @@ from functools import lru_cache
 from typing import Any
 
 from accounts.models import Company
-from files.visit_file import visit_from
 from fleet.models import Unit
 from outer_test import visit as core
 from outer_test.points import POINTS
 from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, Visit
+from visits.visit_file import visit_from
 
 STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
 

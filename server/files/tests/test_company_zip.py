@@ -13,9 +13,9 @@ from django.test import TestCase
 from django.utils import timezone
 from PIL import Image
 
-from accounts.demo import empty_company
 from accounts.models import Company
 from fleet.models import PartFitted, Site, Unit
+from setup.demo import empty_company
 from testing.fixtures import Fixture, fresh, own_files
 from visits.models import Photo, Visit
 

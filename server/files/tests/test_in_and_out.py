@@ -16,9 +16,9 @@ from django.utils import timezone
 from icalendar import Calendar
 from PIL import Image
 
-from accounts.demo import empty_company
 from files.labels import qr_svg
 from fleet.models import Unit
+from setup.demo import empty_company
 from testing.fixtures import Caller, Fixture, fresh, own_files
 from visits.models import Photo, Visit
 

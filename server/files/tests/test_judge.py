@@ -12,8 +12,8 @@ from hypothesis import HealthCheck, given
 from hypothesis import settings as hypothesis_settings
 from hypothesis import strategies as st
 
-from files.visit_file import VisitFileError, read_visit, write_visit
 from files.visit_schema import visit_schema
+from visits.visit_file import VisitFileError, read_visit, write_visit
 
 ROOT: Path = settings.ROOT
 EXAMPLE = ROOT / "docs" / "example-visit.json"

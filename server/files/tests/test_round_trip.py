@@ -10,10 +10,10 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis.extra.django import TestCase
 
 from core.tests.any_visits import visits
-from files.visit_file import read_visit, write_visit
 from outer_test.assess import assess
 from outer_test.visit import Visit
 from testing.fixtures import Fixture, fresh
+from visits.visit_file import read_visit, write_visit
 
 
 def told(findings: Any) -> list[tuple[str, str, str, str]]:

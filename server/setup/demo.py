@@ -9,12 +9,12 @@ from django.db import connection, transaction
 from django.utils import timezone
 
 from accounts.append_only import AppendOnly
-from accounts.demo_data import COMPANY, LEAD, TECHNICIANS
 from accounts.demo_people import DEMO_PASSWORD
-from accounts.demo_units import UNITS
 from accounts.models import Company, CompanyRow, Member
 from fleet.models import Site, Unit
 from fleet.write_unit import find_text_of as find_text_of_unit
+from setup.demo_data import COMPANY, LEAD, TECHNICIANS
+from setup.demo_units import UNITS
 from visits.baseline import baseline_of
 from visits.find_text import find_text_of
 from visits.models import Visit

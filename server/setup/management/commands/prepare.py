@@ -5,7 +5,7 @@ from typing import Any
 
 from django.core.management import BaseCommand, call_command
 
-from accounts.demo import demo_is_loaded, load_demo, remove_demo
+from setup.demo import demo_is_loaded, load_demo, remove_demo
 from visits.keep import fill_in_old
 
 

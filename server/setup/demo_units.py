@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from accounts.demo_history import FELL, QUARRY
+from setup.demo_history import FELL, QUARRY
 
 # An entry is (point, value) or (point, value, tags); ("power", "live") says that the unit was powered up.
 Entry = tuple[str, str] | tuple[str, str, dict[str, Any]]

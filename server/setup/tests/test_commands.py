@@ -6,9 +6,9 @@ from unittest.mock import patch
 from django.core.management import CommandError, call_command
 from django.test import TestCase
 
-from accounts.demo import demo_is_loaded
 from accounts.models import Company, Member
 from fleet.models import UnitStanding
+from setup.demo import demo_is_loaded
 from testing.fixtures import Caller, Fixture, fresh
 from visits.models import Visit
 
@@ -46,7 +46,7 @@ class AddCompany(TestCase):
 
 class Prepare(TestCase):
     def prepare(self, *words: str) -> None:
-        with patch("accounts.management.commands.prepare.call_command"):  # migrating and gathering files are Django's own
+        with patch("setup.management.commands.prepare.call_command"):  # migrating and gathering files are Django's own
             call_command("prepare", *words)
 
     def test_the_demo_is_loaded_once_and_put_back_on_request(self) -> None:

@@ -8,9 +8,9 @@ from django.conf import settings
 from django.core.management import call_command
 from django.test import TestCase
 
-from accounts.demo import demo_is_loaded, load_demo, remove_demo
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Company, Member
+from setup.demo import demo_is_loaded, load_demo, remove_demo
 from testing.fixtures import Caller, Fixture, fresh
 from visits.models import Entry, Visit
 from visits.today import today
