@@ -7,12 +7,13 @@ from outer_test.aux_call import aux_call
 from outer_test.board_swap import swap_findings
 from outer_test.contactor_coil import control_volts
 from outer_test.defrost_control import Defrost
+from outer_test.defrost_watch import Watch
 from outer_test.finding import Finding, unjudged
 from outer_test.inputs import Inputs
 from outer_test.meter import Measured, measured
 from outer_test.putback import open_lines
 from outer_test.sensor_ohm import SensorCurve, divider_ohm, sensor_ohm, sensors_agree
-from outer_test.sequence import Watch, sequence
+from outer_test.sequence import sequence
 from outer_test.switch_state import AtSwitch, is_closed, switch_state
 from outer_test.value import parse_value, say
 from outer_test.valve_coil import valve_coil

@@ -5,8 +5,9 @@ from dataclasses import replace
 from typing import Any
 
 from outer_test.defrost_control import ConfigLink, Defrost
+from outer_test.defrost_watch import Watch
 from outer_test.finding import Finding
-from outer_test.sequence import Watch, sequence
+from outer_test.sequence import sequence
 from outer_test.visit import DefrostEvent
 
 SWITCHED = Defrost(control="time-temperature", minutes=60, closes_f=30, opens_f=55, limit_min=10)
