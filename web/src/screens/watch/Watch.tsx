@@ -124,6 +124,7 @@ function UnitRow({ unit }: { unit: WatchedUnit }) {
           <Mark kind={one.verdict ?? "none"} />
           <Text>
             {one.title}: {one.why}
+            {one.verdict && one.crosses && ` Its drift meets the limit around ${month(one.crosses)}.`}
           </Text>
           <Text className="num" whiteSpace="nowrap" fontWeight="600">
             {one.crosses && one.verdict == null ? month(one.crosses) : one.value}
