@@ -78,16 +78,19 @@ def _band(pairs: list[float], days: Sequence[float], values: Sequence[float], co
     return pairs[lower], pairs[upper]
 
 
-def trend(readings: Sequence[tuple[date, float]], low: float | None, high: float | None) -> Trend:
+def trend(readings: Sequence[tuple[date, float]], low: float | None, high: float | None, unit: str = "") -> Trend:
     """The drift of one point, and the day it meets the limit it drifts towards.
 
-    readings: day and value, corrected where the rule says, in any order. low, high: its limits now. It takes four readings over
-    half a year to say anything. Source: [D] from `theil_sen`; four and half a year are [T].
+    readings: day and value, corrected where the rule says, in any order. low, high: its limits now, in the reading's unit, which
+    `unit` names in words. It takes four readings over half a year to say anything.
+    Source: [D] from `theil_sen`; four and half a year are [T].
 
     >>> days = [date(2021, 6, 1), date(2022, 6, 1), date(2023, 6, 1), date(2024, 6, 1)]
     >>> found = trend(list(zip(days, [55.0, 54.4, 53.9, 53.2])), 51.7, 58.3)
     >>> found.crosses.year
     2027
+    >>> trend(list(zip(days, [55.0, 54.4, 53.9, 53.2])), 51.7, 58.3, "µF").why
+    '0.6 µF a year down; it meets 51.7 µF around January 2027.'
     """
     ordered = sorted(readings)
     if len(ordered) < FEWEST or (ordered[-1][0] - ordered[0][0]).days < SHORTEST_DAYS:
@@ -105,7 +108,7 @@ def trend(readings: Sequence[tuple[date, float]], low: float | None, high: float
     now = slope.at(last)
     fast = least if per_day < 0 else most
     crosses, earliest = _meets(last, now, limit, per_day), _meets(last, now, limit, fast)
-    return Trend(_words(slope, limit, crosses, last), slope, limit, crosses, earliest)
+    return Trend(_words(slope, limit, crosses, last, unit), slope, limit, crosses, earliest)
 
 
 def _meets(last: date, now: float, limit: float, per_day: float) -> date | None:
@@ -116,10 +119,11 @@ def _meets(last: date, now: float, limit: float, per_day: float) -> date | None:
     return last + timedelta(days=max(round(left), 0))
 
 
-def _words(slope: Slope, limit: float, crosses: date | None, last: date) -> str:
-    rate = f"{abs(slope.per_year):.3g} a year {'down' if slope.per_year < 0 else 'up'}"
+def _words(slope: Slope, limit: float, crosses: date | None, last: date, unit: str) -> str:
+    rate = f"{abs(slope.per_year):.3g} {unit}".strip() + f" a year {'down' if slope.per_year < 0 else 'up'}"
+    at = f"{limit:.4g} {unit}".strip()
     if crosses is None:
-        return f"{rate}; it stays inside {limit:.4g} for {MOST_YEARS} years and more."
+        return f"{rate}; it stays inside {at} for {MOST_YEARS} years and more."
     if crosses <= last:
-        return f"{rate}; its line is past {limit:.4g} already."
-    return f"{rate}; it meets {limit:.4g} around {crosses:%B %Y}."
+        return f"{rate}; its line is past {at} already."
+    return f"{rate}; it meets {at} around {crosses:%B %Y}."

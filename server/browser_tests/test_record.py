@@ -19,7 +19,7 @@ class Record(BrowserTest):
         self.page.keyboard.type("quary lane")
         self.page.get_by_role("region", name="Units").get_by_role("link").first.click()
         years = self.page.get_by_label("Readings over the years")
-        expect(years).to_contain_text("a year down")
+        expect(years).to_contain_text("µF a year down")
         visits = self.page.get_by_label("Visits", exact=True)
         for box in visits.get_by_role("checkbox").all()[:2]:
             box.check()

@@ -84,7 +84,7 @@ function Visits(props: { unit: UnitFile; compared: string[]; setCompared: (visit
         </Text>
       )}
       {unit.visits.map((visit) => (
-        <Flex key={visit.id} gap="2" align="center" borderTopWidth="1px" borderColor="rule" minH="52px">
+        <Flex key={visit.id} gap="2" align="center" borderTopWidth="1px" borderColor="rule" py="1.5">
           <Flex as="label" align="center" justify="center" minW="44px" minH="44px">
             <input
               type="checkbox"
@@ -100,6 +100,7 @@ function Visits(props: { unit: UnitFile; compared: string[]; setCompared: (visit
             flex="1"
             minH="44px"
             display="flex"
+            gap="0"
             flexDirection="column"
             alignItems="flex-start"
             justifyContent="center"
