@@ -1,6 +1,6 @@
 """A unit's record, the watch list and finding: made through the same doors as in the field."""
 
-from datetime import timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 from uuid import uuid4
 
@@ -12,6 +12,7 @@ from fleet.models import Site, Unit, UnitStanding
 from fleet.write_unit import find_text_of
 from record.watch import end_of_next_month
 from testing.fixtures import Fixture, fresh
+from visits.find_text import find_text_of as find_text_of_visit
 from visits.keep import fill_in_old
 from visits.models import Visit
 
@@ -184,6 +185,19 @@ class Finding(Recorded):
         got = self.caller.send("GET", "/fleet/find?q=iced").json()
         self.assertEqual([one["complaint"] for one in got["visits"]], ["iced-over"])
         self.assertEqual(Fixture("Nosy").client().send("GET", "/fleet/find?q=iced").json(), {"units": [], "visits": []})
+
+    def test_visits_by_their_day_however_it_is_typed(self) -> None:
+        visit = self.visit(0, finish=False)
+        visit.scheduled_for = datetime(2027, 1, 14, 12, tzinfo=UTC)
+        visit.find_text = find_text_of_visit(visit, "Wren Hartle")
+        visit.save()
+        for words in ("2027-01-14", "2027-01", "01/14/2027", "jan 2027", "January 14 2027", "wren 2027", "2027"):
+            with self.subTest(words):
+                got = self.caller.send("GET", f"/fleet/find?q={words}").json()
+                self.assertEqual([one["id"] for one in got["visits"]], [str(visit.id)])
+        for words in ("2027-02", "2027-01-15", "feb 2027"):
+            with self.subTest(words):
+                self.assertEqual(self.caller.send("GET", f"/fleet/find?q={words}").json()["visits"], [])
 
     def test_both_ways_have_an_index(self) -> None:
         with connection.cursor() as cursor:
