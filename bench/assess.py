@@ -4,6 +4,7 @@ import json
 import time
 import unittest
 from collections.abc import Callable
+from statistics import median
 
 from bench.visits import big_visit
 from outer_test.assess import assess
@@ -12,15 +13,16 @@ from visits.visit_file import read_visit, write_visit
 ROUNDS, AIM = 300, 20
 
 
-def best(*works: Callable[[], object]) -> list[float]:
-    """The fastest of many runs of each, in seconds: what it needs when nothing disturbs it. By turns, so that all meet one machine."""
-    times: list[list[float]] = [[] for _ in works]
-    for _ in range(ROUNDS):
-        for work, own in zip(works, times, strict=True):
-            begun = time.perf_counter()
-            work()
-            own.append(time.perf_counter() - begun)
-    return [min(own) for own in times]
+def by_turns(*works: Callable[[], object]) -> list[tuple[float, ...]]:
+    """How long each takes, in seconds, round by round: within one round all meet the same machine."""
+    return [tuple(timed(work) for work in works) for _ in range(ROUNDS)]
+
+
+def timed(work: Callable[[], object]) -> float:
+    """How long a piece of work takes, in seconds."""
+    begun = time.perf_counter()
+    work()
+    return time.perf_counter() - begun
 
 
 class AssessRatio(unittest.TestCase):
@@ -30,6 +32,8 @@ class AssessRatio(unittest.TestCase):
         """Measure and print."""
         text = write_visit(big_visit())
         visit = read_visit(text)
-        parse, judge, read = best(lambda: json.loads(text), lambda: assess(visit), lambda: read_visit(text))
+        rounds = by_turns(lambda: json.loads(text), lambda: assess(visit), lambda: read_visit(text))
+        parse, judge = (median(one[place] for one in rounds) for place in (0, 1))
+        judged, read = (median(one[place] / one[0] for one in rounds) for place in (1, 2))
         print(f"\n{len(visit.readings)} readings: assess {judge * 1e6:.0f} µs, json.loads {parse * 1e6:.0f} µs")
-        print(f"assess ÷ json.loads = {judge / parse:.1f} (aim ≤ {AIM}); reading and checking the file ÷ json.loads = {read / parse:.1f}")
+        print(f"assess ÷ json.loads = {judged:.1f} (aim ≤ {AIM}); reading and checking the file ÷ json.loads = {read:.1f}")

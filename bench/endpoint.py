@@ -1,7 +1,5 @@
 """The reading endpoint as a ratio to an empty endpoint of the same stack. Run: ./test bench.endpoint"""
 
-import time
-from collections.abc import Callable
 from functools import partial
 from statistics import median
 from typing import Any
@@ -14,6 +12,7 @@ from django.utils import timezone
 from ninja import NinjaAPI
 
 from api.signed_in import SignedIn
+from bench.assess import timed
 from outer_test.points import POINTS as CATALOGUE
 from testing.fixtures import Fixture, fresh
 from visits.models import Entry, Visit
@@ -31,13 +30,6 @@ def nothing(request: HttpRequest) -> dict[str, Any]:
 
 
 urlpatterns = [path("api/bench/", empty.urls), path("", include("config.urls"))]
-
-
-def timed(work: Callable[[], Any]) -> float:
-    """How long a piece of work takes, in seconds."""
-    begun = time.perf_counter()
-    work()
-    return time.perf_counter() - begun
 
 
 @override_settings(ROOT_URLCONF="bench.endpoint")
