@@ -8,7 +8,7 @@ import sys
 from ops.machine import LOCAL, ROOT, VENV_PYTHON, check_disk, once, run, say
 
 WEB = ROOT / "web"
-_WEB_INPUTS = [WEB / "src", WEB / "index.html", WEB / "vite.config.ts", WEB / "package-lock.json", WEB / "public"]
+_WEB_INPUTS = [WEB / "src", WEB / "index.html", WEB / "vite.config.ts", WEB / "package.json", WEB / "package-lock.json", WEB / "public"]
 
 
 def ensure_python(for_tests: bool = False) -> None:
