@@ -68,6 +68,14 @@ class Weight(BrowserTest):
         self.assertEqual({got.headers.get("content-encoding") for got in scripts.values()}, {"gzip"})
         self.assertLessEqual(sum(int(got.headers["content-length"]) for got in scripts.values()) / 1000, FIRST_LOAD_KB)
 
+    def test_what_comes_next_is_there_before_the_signal_goes(self) -> None:
+        with self.page.expect_response("**/RoundScreen-*.js"), self.page.expect_response("**/Find-*.js"):
+            self.sign_in()
+        self.page.wait_for_load_state("networkidle")
+        self.page.context.set_offline(True)
+        self.page.get_by_role("link", name="Find a unit or visit").click()
+        expect(self.page.get_by_role("searchbox")).to_be_focused()
+
     def test_a_reading_is_answered_in_a_few_kilobytes(self) -> None:
         """Handed on over a weak signal: the answer is compressed, and leaves out what the page has."""
         self.sign_in()

@@ -16,8 +16,11 @@ class Record(BrowserTest):
 
     def test_from_a_misspelt_word_to_what_drifts(self) -> None:
         self.page.get_by_role("link", name="Find a unit or visit").click()
+        expect(self.page.get_by_role("searchbox")).to_be_focused()
         self.page.keyboard.type("quary lane")
-        self.page.get_by_role("region", name="Units").get_by_role("link").first.click()
+        hit = self.page.get_by_role("region", name="Units").get_by_role("link").first
+        expect(hit).to_contain_text("Quarry Lane 8")
+        hit.click()
         years = self.page.get_by_label("Readings over the years")
         expect(years).to_contain_text("µF a year down")
         visits = self.page.get_by_label("Visits", exact=True)

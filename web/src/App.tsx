@@ -1,28 +1,48 @@
 /** Which screen an address shows; signed out, every address shows the sign-in. */
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { Route, Routes } from "react-router";
 
 import { useSession } from "./api/queries";
 import { Notice } from "./shell/Notice";
 import { SignIn } from "./screens/signin/SignIn";
 
+const round = () => import("./screens/round/RoundScreen");
+const unit = () => import("./screens/unit/Unit");
+const find = () => import("./screens/find/Find");
+const sheet = () => import("./screens/sheet/Sheet");
+
 const TodayScreen = lazy(() => import("./screens/today/Today"));
-const RoundScreen = lazy(() => import("./screens/round/RoundScreen"));
+const RoundScreen = lazy(round);
 const RulesScreen = lazy(() => import("./screens/rules/Rules"));
 const MetersScreen = lazy(() => import("./screens/meters/Meters"));
 const BoardsScreen = lazy(() => import("./screens/boards/Boards"));
-const UnitScreen = lazy(() => import("./screens/unit/Unit"));
+const UnitScreen = lazy(unit);
 const WatchScreen = lazy(() => import("./screens/watch/Watch"));
-const FindScreen = lazy(() => import("./screens/find/Find"));
+const FindScreen = lazy(find);
 const TagScreen = lazy(() => import("./screens/unit/Tag"));
 const CompanyScreen = lazy(() => import("./screens/company/Company"));
 const PeopleScreen = lazy(() => import("./screens/people/People"));
 const ComeInScreen = lazy(() => import("./screens/people/ComeIn"));
 const FilesScreen = lazy(() => import("./screens/files/Files"));
-const SheetScreen = lazy(() => import("./screens/sheet/Sheet"));
+const SheetScreen = lazy(sheet);
+
+const AHEAD_MS = 1000;
+
+/** Fetch what a technician goes to next while nothing else is asked for: at the unit there may be no signal. */
+function useFetchedAhead(signedIn: boolean): void {
+  useEffect(() => {
+    if (!signedIn) return undefined;
+    const fetchAll = () =>
+      // What does not come now is asked for again, and its absence told, when its screen is opened.
+      void Promise.allSettled([round, find, unit, sheet].map((screen) => screen()));
+    const rest = window.setTimeout(fetchAll, AHEAD_MS);
+    return () => window.clearTimeout(rest);
+  }, [signedIn]);
+}
 
 export function App() {
   const session = useSession();
+  useFetchedAhead(session.data?.member != null);
   if (session.isPending) return <Notice>Opening …</Notice>;
   if (session.isError) return <Notice>The server does not answer. This page tries again by itself.</Notice>;
   const link = /^\/come-in\/([\w-]+)$/.exec(window.location.pathname)?.[1];
