@@ -18,11 +18,11 @@ export default function PeopleScreen() {
   const [problem, setProblem] = useState("");
   const [link, setLink] = useState("");
   const attempt: Attempt = async (ask) => {
+    setProblem(""); // now, not when this one is through: a later one's refusal must stay
     try {
       const answer = await ask();
       if ("token" in answer) setLink(`${window.location.origin}/come-in/${answer.token}`);
       await queries.invalidateQueries({ queryKey: ["people"] });
-      setProblem("");
     } catch (error) {
       setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
     }

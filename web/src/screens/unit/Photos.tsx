@@ -47,10 +47,10 @@ export function Photos(props: {
   const [gone, setGone] = useState<Photo | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const attempt = async (ask: () => Promise<Photo>, then: (photo: Photo) => void) => {
+    setProblem(""); // now, not when this one is through: a later one's refusal must stay
     try {
       then(await ask());
       await queries.invalidateQueries({ queryKey: ["photos", unit] });
-      setProblem("");
     } catch (error) {
       setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
     }
