@@ -57,15 +57,13 @@ def probes(visit: Visit, circuit: Circuit) -> tuple[Probe, ...]:
     >>> spots["cap.herm.uf"].red, spots["cap.herm.uf"].black, spots["amps.fan.run_a"].clamp
     ('capacitor.HERM', 'capacitor.C', 'contactor.T1–fan.C')
     """
-    found: list[Probe] = []
     there = circuit.terminals()
     pairs = _PAIRS | _MOTOR_PAIRS | _capacitor_pairs(visit)
-    for point in (*pairs, *_CLAMPED_AT):
-        if point in pairs and there.issuperset(pairs[point]):
-            found.append(Probe(point, *pairs[point]))
-        elif point in _CLAMPED_AT and (wire := circuit.wire_at(_CLAMPED_AT[point])) is not None:
-            found.append(Probe(point, clamp=wire.name))
-    return tuple(found)
+    clamped = ((point, circuit.wire_at(terminal)) for point, terminal in _CLAMPED_AT.items())
+    return (
+        *(Probe(point, *ends) for point, ends in pairs.items() if there.issuperset(ends)),
+        *(Probe(point, clamp=wire.name) for point, wire in clamped if wire is not None),
+    )
 
 
 def _motor_pairs() -> dict[str, tuple[str, str]]:

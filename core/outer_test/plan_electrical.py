@@ -6,6 +6,7 @@ _GROUND_HAZARD = "A grounded compressor can blow a terminal out with burning oil
 _NO_PUSH = "Never push a fan blade to help it start: it is sharp, and the winding is cooking."
 _NEVER_LIVE = "Never measure live at the compressor's terminals, and never face them."
 LIVE_CAUTION = "Live work: rated gloves and meter, nothing else in the cabinet touched."
+INSULATION_TESTER = "The tester puts out 500 V: hands off, discharge the winding afterwards."
 _ONE_WIRE = "One conductor in the jaw, centred."
 
 CONTACTOR = (
@@ -84,7 +85,7 @@ WINDING_MORE = (
         "insulation",
         "Electronics disconnected. Never under vacuum. One minute.",
         needed=False,
-        caution="The tester puts out 500 V: hands off, discharge the winding afterwards.",
+        caution=INSULATION_TESTER,
     ),
 )
 
@@ -287,7 +288,7 @@ BUTTON = (
     make_step("button.panels", "Panels", "panels", "All panels and their screws."),
     make_step("button.final_run", "Final run", "final run", "Power up and watch a whole start: amps, noise, both fans."),
 )
-EVERY_STEP = (
+EVERY_ELECTRICAL_STEP = (
     *CONTACTOR, *LEADS, WINDING_AT, *GROUNDS, *PAIRS, *UNLABELLED, *WINDING_MORE, *LINE, *THREE_PHASE, *CONTACTOR_LIVE,
     *CONTROL, *BOARD, *COIL_VOLTS, *POLES, *POLE_HEAT, *START, *RUN, *STAGE, *LOAD["herm"], *LOAD["fan"], HEATER_VOLTS, *ELEMENTS, *RECORD,
     *BUTTON,

@@ -1,5 +1,6 @@
 """The fan motor's windings: judged by the compressor's rules, read at three wires of its own."""
 
+from outer_test.plan_electrical import INSULATION_TESTER
 from outer_test.plan_steps import make_step
 
 FAN_PAIRS = (
@@ -36,7 +37,7 @@ FAN_MORE = (
     ),
     make_step(
         "fan_winding.insulation.mohm", "Fan motor: insulation, 500 V", "fan insulation", "Electronics disconnected. One minute.",
-        needed=False, caution="The tester puts out 500 V: hands off, discharge the winding afterwards.",
+        needed=False, caution=INSULATION_TESTER,
     ),
 )  # fmt: skip
 EVERY_FAN_STEP = (*FAN_PAIRS, *FAN_MORE)

@@ -2,16 +2,12 @@
 
 from functools import cache
 
-from outer_test.plan_defrost import EVERY_DEFROST_STEP
-from outer_test.plan_electrical import EVERY_STEP
-from outer_test.plan_fan import EVERY_FAN_STEP
-from outer_test.plan_second import EVERY_SECOND_STEP
-from outer_test.plan_steps import EVERY_EARLY_STEP
+from outer_test.plan_every import EVERY_STEP
 
 
 @cache
 def _titles() -> dict[str, str]:
-    return {step.point: step.title for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_FAN_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)}
+    return {step.point: step.title for step in EVERY_STEP}
 
 
 def title_of(point: str) -> str:

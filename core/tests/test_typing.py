@@ -11,11 +11,7 @@ from outer_test.capacitor_bench import cap_bench
 from outer_test.entry_line import parse_line
 from outer_test.entry_words import AT_STATION, SAYINGS
 from outer_test.meter import Accuracy, measure
-from outer_test.plan_defrost import EVERY_DEFROST_STEP
-from outer_test.plan_electrical import EVERY_STEP
-from outer_test.plan_fan import EVERY_FAN_STEP
-from outer_test.plan_second import EVERY_SECOND_STEP
-from outer_test.plan_steps import EVERY_EARLY_STEP
+from outer_test.plan_every import EVERY_STEP
 from outer_test.points import POINTS
 from outer_test.typed import TypedProblem, parse_typed
 from outer_test.value import parse_value
@@ -162,11 +158,7 @@ class Line(unittest.TestCase):
         said = {point for named in SAYINGS.values() for point in named} | {
             point for words in AT_STATION.values() for point in words.values()
         }
-        unsaid = (
-            {step.point for step in (*EVERY_EARLY_STEP, *EVERY_STEP, *EVERY_FAN_STEP, *EVERY_SECOND_STEP, *EVERY_DEFROST_STEP)}
-            - said
-            - {"start.result"}
-        )
+        unsaid = {step.point for step in EVERY_STEP} - said - {"start.result"}
         self.assertEqual(unsaid, set())
 
     def test_the_words_technicians_use(self) -> None:

@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Any
 
@@ -23,13 +23,13 @@ class Log:
     entries: Sequence[Entry] = ()
     power: Sequence[PowerClaim] = ()
     lifted: Sequence[LiftedLine] = ()
-    endings: Mapping[int, LiftedEnding] | None = None
+    endings: Mapping[int, LiftedEnding] = field(default_factory=dict)
     stamps: Sequence[DefrostStamp] = ()
     wires: Sequence[BoardWireLine] = ()
 
     def ending(self, line: LiftedLine) -> LiftedEnding | None:
         """How this line ended, if it did."""
-        return (self.endings or {}).get(line.pk)
+        return self.endings.get(line.pk)
 
 
 def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:

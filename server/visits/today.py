@@ -31,7 +31,8 @@ def today(member: Member) -> Today:
         .order_by("scheduled_for")[:MOST_VISITS]
     )
     stands = _finished(company, [row for row in rows if row.told is not None])
-    lines = (_line(member, row, stands.get(row.pk) or _as_it_stands(company, row)) for row in rows)
+    names = member_names(company)
+    lines = (_line(member, row, stands.get(row.pk) or _as_it_stands(company, row), names) for row in rows)
     visits = sorted(lines, key=lambda line: (not line.mine, line.scheduled_for))
     units = Unit.objects.of(company).select_related("site").order_by("site__name", "label")[:MOST_UNITS]
     choices = tuple(UnitChoice(unit.id, unit.site.name, unit.label) for unit in units)
@@ -63,13 +64,13 @@ def _count(written: QuerySet[Any]) -> Counter[UUID]:
     return Counter(dict(written.values_list("visit").annotate(Count("id")).order_by()))
 
 
-def _line(member: Member, row: Visit, stands: Stands) -> TodayVisit:
+def _line(member: Member, row: Visit, stands: Stands, names: dict[int, str]) -> TodayVisit:
     return TodayVisit(
         id=row.id,
         site=row.unit.site.name,
         address=row.unit.site.address,
         unit=row.unit.label,
-        technician=member_names(member.company).get(row.technician_id, ""),
+        technician=names.get(row.technician_id, ""),
         mine=row.technician_id == member.pk,
         scheduled_for=row.scheduled_for,
         complaint=row.complaint,

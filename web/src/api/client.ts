@@ -23,6 +23,16 @@ export class ApiProblem extends Error {
   }
 }
 
+const NO_ANSWER = "The server does not answer.";
+
+/** What went wrong, in words: the server's own, or that it does not answer, with `more` said of it. */
+export const inWords = (problem: unknown, more = ""): string =>
+  problem instanceof ApiProblem ? problem.message : NO_ANSWER + more;
+
+/** The same, by the field that it is about. */
+export const fieldErrors = (problem: unknown, more = ""): FieldError[] =>
+  problem instanceof ApiProblem ? problem.errors : [{ field: "", message: NO_ANSWER + more }];
+
 /** The token that every write carries. */
 export function csrf(): string {
   return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";

@@ -48,13 +48,12 @@ function become(next: Partial<State>): void {
   listeners.forEach((listener) => listener());
 }
 
-/** What an answer need not say again. */
-function knows(write: Write) {
-  return { "Known-Plan": knownPlan(write.visit) };
-}
-
-function path(write: Write) {
-  return { params: { path: { visit_id: write.visit } }, headers: knows(write) };
+/** Where a write goes, and what its answer need not say again. */
+function path<More extends object>(write: Write, more?: More) {
+  return {
+    params: { path: { visit_id: write.visit, ...more } as { visit_id: string } & More },
+    headers: { "Known-Plan": knownPlan(write.visit) },
+  };
 }
 
 async function deliver(write: Write): Promise<RoundAnswer> {
@@ -72,8 +71,7 @@ async function deliver(write: Write): Promise<RoundAnswer> {
     case "end":
       return data(
         api.POST("/api/visits/{visit_id}/lifted/{line_id}/end", {
-          params: { path: { visit_id: write.visit, line_id: write.line } },
-          headers: knows(write),
+          ...path(write, { line_id: write.line }),
           body: write.body,
         }),
       );

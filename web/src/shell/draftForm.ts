@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
 
-import { ApiProblem, type FieldError } from "../api/client";
+import { fieldErrors, type FieldError } from "../api/client";
 import { readDraft, writeDraft } from "../api/draft";
 
 interface DraftForm<T extends FieldValues> {
@@ -18,10 +18,6 @@ interface DraftForm<T extends FieldValues> {
   /** Back to what the server has. */
   forget: () => void;
 }
-
-const LOST: FieldError[] = [
-  { field: "", message: "The server does not answer. What you typed is kept on this device." },
-];
 
 /** Like useForm, with `kept` as what the server has, under a name that the draft is found by again. */
 export function useDraftForm<T extends FieldValues>(name: string, kept: T): DraftForm<T> {
@@ -44,7 +40,7 @@ export function useDraftForm<T extends FieldValues>(name: string, kept: T): Draf
     try {
       await ask();
     } catch (problem) {
-      setErrors(problem instanceof ApiProblem ? problem.errors : LOST);
+      setErrors(fieldErrors(problem, " What you typed is kept on this device."));
     }
   };
   const settle = (typed: T) => {

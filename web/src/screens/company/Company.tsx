@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
@@ -72,7 +72,7 @@ function Head({ head }: { head: Schemas["Letterhead"] }) {
       setDraft("");
       setProblem("");
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
   return (

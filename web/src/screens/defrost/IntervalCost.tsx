@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Table, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { api, ApiProblem, data, type FieldError, type Schemas, type VisitShown } from "../../api/client";
+import { api, data, fieldErrors, type FieldError, type Schemas, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
 
@@ -67,9 +67,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
       setAnswer(await data(api.POST("/api/advice/interval", { body })));
       setErrors([]);
     } catch (error) {
-      setErrors(
-        error instanceof ApiProblem ? error.errors : [{ field: "", message: "The server does not answer." }],
-      );
+      setErrors(fieldErrors(error));
     }
   };
   const at = (name: string) => errors.find(({ field }) => field.split(".").includes(name))?.message;

@@ -2,7 +2,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
-import { api, ApiProblem, data, type VisitShown } from "../../api/client";
+import { api, data, inWords, type VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
 import { storeRound, useSession } from "../../api/queries";
 import { Button, Choice, FieldProblem } from "../../shell/controls";
@@ -86,7 +86,7 @@ export function Simulated({ visit, control }: { visit: VisitShown; control: stri
     try {
       await (speed === 0 ? atOnce() : play());
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
 

@@ -4,8 +4,8 @@ import { useState } from "react";
 
 import {
   api,
-  ApiProblem,
   data,
+  fieldErrors,
   type FieldError,
   type Round,
   type Schemas,
@@ -58,9 +58,7 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
       setErrors([]);
       return true;
     } catch (error) {
-      setErrors(
-        error instanceof ApiProblem ? error.errors : [{ field: "", message: "The server does not answer." }],
-      );
+      setErrors(fieldErrors(error));
       return false;
     }
   };

@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 
-import { ApiProblem, type Schemas } from "../../api/client";
+import { inWords, type Schemas } from "../../api/client";
 import { queries, useSession } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Bar } from "../../shell/Bar";
@@ -75,7 +75,7 @@ function CompanyIn() {
       await queries.invalidateQueries();
     } catch (error) {
       setTold("");
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
   return (

@@ -3,7 +3,7 @@ import { Box, Flex, Heading, SimpleGrid, Table, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, inWords, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Mark, type MarkKind } from "../../drawing/Mark";
@@ -52,7 +52,7 @@ export function LogIn() {
       hold(answer.id);
       setProblem("");
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
   return (

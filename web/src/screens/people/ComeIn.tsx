@@ -3,7 +3,7 @@ import { Box, Heading, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { api, ApiProblem, data, type FieldError } from "../../api/client";
+import { api, data, fieldErrors, type FieldError } from "../../api/client";
 import { Notice } from "../../shell/Notice";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 
@@ -31,8 +31,7 @@ export default function ComeInScreen({ token }: { token: string }) {
       await data(api.POST("/api/invitation", { body: { ...body, ...typed } }));
       window.location.assign("/");
     } catch (error) {
-      const lost = [{ field: "", message: "The server does not answer. Try again." }];
-      setErrors(error instanceof ApiProblem ? error.errors : lost);
+      setErrors(fieldErrors(error, " Try again."));
     }
   };
   const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;

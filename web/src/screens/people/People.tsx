@@ -3,9 +3,10 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
+import { useAttempt } from "../../shell/attempt";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
 import { dayAndClock } from "../../shell/words";
 import { Sure } from "../../shell/Sure";
@@ -15,18 +16,14 @@ type Attempt = (ask: () => Promise<PeopleShown | Schemas["InviteLink"]>) => Prom
 
 export default function PeopleScreen() {
   const people = useQuery({ queryKey: ["people"], queryFn: () => data(api.GET("/api/people")) });
-  const [problem, setProblem] = useState("");
+  const [problem, attempt] = useAttempt();
   const [link, setLink] = useState("");
-  const attempt: Attempt = async (ask) => {
-    setProblem(""); // now, not when this one is through: a later one's refusal must stay
-    try {
+  const change: Attempt = (ask) =>
+    attempt(async () => {
       const answer = await ask();
       if ("token" in answer) setLink(`${window.location.origin}/come-in/${answer.token}`);
       await queries.invalidateQueries({ queryKey: ["people"] });
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
-    }
-  };
+    });
   return (
     <>
       <Bar>
@@ -47,7 +44,7 @@ export default function PeopleScreen() {
             <TextInput readOnly className="num" value={link} onFocus={(event) => event.target.select()} />
           </Box>
         )}
-        {people.data && <Lists shown={people.data} attempt={attempt} />}
+        {people.data && <Lists shown={people.data} attempt={change} />}
       </Box>
     </>
   );

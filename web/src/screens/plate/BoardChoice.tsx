@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useWatch, type UseFormReturn } from "react-hook-form";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, inWords, type Schemas } from "../../api/client";
 import { useBoards } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
 import { shown, useScale } from "../../theme/temperature";
@@ -53,7 +53,7 @@ function SwitchMark({ form }: { form: Form }) {
       setProblem("");
     } catch (error) {
       setReadings([]);
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
   const take = (one: Schemas["MarkReading"]) => {

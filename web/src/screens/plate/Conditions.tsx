@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { api, ApiProblem, data, type FieldError, type VisitShown } from "../../api/client";
+import { api, data, fieldErrors, type FieldError, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
@@ -38,10 +38,7 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
       setDraft("");
       setErrors([]);
     } catch (error) {
-      const lost = [
-        { field: "", message: "The server does not answer. What you typed is kept on this device." },
-      ];
-      setErrors(error instanceof ApiProblem ? error.errors : lost);
+      setErrors(fieldErrors(error, " What you typed is kept on this device."));
     }
   };
   return (

@@ -2,7 +2,7 @@
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries, useHouseRules } from "../../api/queries";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
@@ -53,9 +53,7 @@ function Form({ shown }: { shown: Shown }) {
       setNote("");
       setProblem("");
     } catch (error) {
-      setProblem(
-        error instanceof ApiProblem ? error.message : "The server does not answer. Your choice is kept here.",
-      );
+      setProblem(inWords(error, " Your choice is kept here."));
     }
   };
   return (

@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useRef, useState, type PointerEvent } from "react";
 
-import { api, ApiProblem, data } from "../../api/client";
+import { api, data, inWords } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 
@@ -46,11 +46,7 @@ export function Sign({ visit }: { visit: string }) {
       setProblem("");
       setStrokes([]);
     } catch (error) {
-      setProblem(
-        error instanceof ApiProblem
-          ? error.message
-          : "The server does not answer. The signature is still here.",
-      );
+      setProblem(inWords(error, " The signature is still here."));
     }
   };
   return (

@@ -3,7 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, inWords, type Schemas } from "../../api/client";
 import { resume } from "../../api/outbox";
 import { queries } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
@@ -22,7 +22,7 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
       queries.setQueryData(["session"], await data(api.POST("/api/session", { body })));
       resume();
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer. Try again.");
+      setProblem(inWords(error, " Try again."));
       setBusy(false);
     }
   };

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 
-import { api, ApiProblem, data, type FieldError, type Schemas } from "../../api/client";
+import { api, data, fieldErrors, type FieldError, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
@@ -100,9 +100,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
       setErrors([]);
       setOpen(false);
     } catch (error) {
-      setErrors(
-        error instanceof ApiProblem ? error.errors : [{ field: "", message: "The server does not answer." }],
-      );
+      setErrors(fieldErrors(error));
     }
   };
   if (!open)

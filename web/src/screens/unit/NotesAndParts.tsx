@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
@@ -26,7 +26,7 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
       setProblem("");
       then();
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
   const keepNotes = () =>

@@ -3,10 +3,11 @@ import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
-import { api, ApiProblem, data, type Schemas } from "../../api/client";
+import { api, data, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { upload } from "../../api/upload";
+import { useAttempt } from "../../shell/attempt";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { day } from "../../shell/words";
 
@@ -43,21 +44,17 @@ export function Photos(props: {
       data(api.GET("/api/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
   });
   const [about, setAbout] = useDraft(`${unit} photo of`);
-  const [problem, setProblem] = useState("");
+  const [problem, attempt] = useAttempt();
   const [gone, setGone] = useState<Photo | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const attempt = async (ask: () => Promise<Photo>, then: (photo: Photo) => void) => {
-    setProblem(""); // now, not when this one is through: a later one's refusal must stay
-    try {
+  const change = (ask: () => Promise<Photo>, then: (photo: Photo) => void) =>
+    attempt(async () => {
       then(await ask());
       await queries.invalidateQueries({ queryKey: ["photos", unit] });
-    } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
-    }
-  };
+    });
   const add = async (chosen: File) => {
     const photo = await smaller(chosen);
-    await attempt(
+    await change(
       () =>
         upload<Photo>(`/api/files/units/${unit}/photos`, {
           id: crypto.randomUUID(),
@@ -97,7 +94,7 @@ export function Photos(props: {
                 look="quiet"
                 aria-label={`Take the photo off: ${photo.about || day(photo.at)}`}
                 onClick={() =>
-                  void attempt(() => data(api.DELETE("/api/files/photos/{photo_id}", path(photo))), setGone)
+                  void change(() => data(api.DELETE("/api/files/photos/{photo_id}", path(photo))), setGone)
                 }
               >
                 off
@@ -111,7 +108,7 @@ export function Photos(props: {
           <Text>The photo is off.</Text>
           <Button
             onClick={() =>
-              void attempt(
+              void change(
                 () => data(api.POST("/api/files/photos/{photo_id}/back", path(gone))),
                 () => setGone(null),
               )

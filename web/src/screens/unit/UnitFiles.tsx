@@ -3,7 +3,7 @@ import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import { ApiProblem } from "../../api/client";
+import { inWords } from "../../api/client";
 import { upload } from "../../api/upload";
 import { Button, FieldProblem } from "../../shell/controls";
 
@@ -19,7 +19,7 @@ export function UnitFiles({ unit }: { unit: string }) {
       });
       await go(`/visits/${visit.id}/sheet`);
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error.message : "The server does not answer.");
+      setProblem(inWords(error));
     }
   };
   return (
