@@ -7,7 +7,7 @@ from collections.abc import Callable
 from statistics import median
 
 from bench.visits import big_visit
-from outer_test.assess import assess
+from outer_test.assessment import assess
 from visits.visit_file import read_visit, write_visit
 
 ROUNDS, AIM = 300, 20

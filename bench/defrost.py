@@ -6,13 +6,9 @@ import unittest
 from collections import Counter
 from dataclasses import replace
 
-from outer_test.assess import assess
-from outer_test.board import Board, BoardInput, step
-from outer_test.board_profiles import SHIPPED
-from outer_test.defrost_control import Defrost
-from outer_test.plate import AuxHeat, Plate
-from outer_test.simulate import FAULTS, Fault, can_have, simulate_defrost
-from outer_test.simulate_tests import next_readings
+from outer_test.assessment import assess
+from outer_test.nameplate import SHIPPED, AuxHeat, Defrost, Plate
+from outer_test.simulation import FAULTS, Board, BoardInput, Fault, can_have, next_readings, simulate_defrost, step
 from outer_test.visit import DefrostEvent, Reading, Visit
 
 RUNS = 40

@@ -13,7 +13,7 @@ from ninja import NinjaAPI
 
 from api.signed_in import SignedIn
 from bench.assess import timed
-from outer_test.points import POINTS as CATALOGUE
+from outer_test.visit import POINTS as CATALOGUE
 from testing.fixtures import Fixture, fresh
 from visits.models import Entry, Visit
 

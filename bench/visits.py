@@ -5,9 +5,8 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from uuid import NAMESPACE_URL, uuid5
 
-from outer_test.meter import Accuracy
-from outer_test.points import POINTS
-from outer_test.visit import MeterUnit, PowerEvent, Reading, Seen, Visit
+from outer_test.measurement import Accuracy
+from outer_test.visit import POINTS, MeterUnit, PowerEvent, Reading, Seen, Visit
 from visits.visit_file import read_visit
 
 EXAMPLE = Path(__file__).resolve().parents[1] / "docs" / "example-visit.json"

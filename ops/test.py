@@ -68,7 +68,7 @@ def _tests(wanted: list[str], env: dict[str, str]) -> int:
     """Django's runner over core, server and ops; its closing line counts them."""
     (LOCAL / "static").mkdir(exist_ok=True)  # gathered by ./start; the tests need it only to be there
     # All of them run side by side, each process on a database of its own; named ones and benches have the machine to themselves.
-    labels = wanted or ["--parallel", "auto", "core/tests", "server", "ops/tests"]
+    labels = wanted or ["--parallel", "auto", "core", "server", "ops/tests"]
     command = [str(VENV_PYTHON), "server/manage.py", "test", "--noinput", *labels]
     return subprocess.call(command, cwd=ROOT, env=env | {"PYTHONUNBUFFERED": "1"})
 

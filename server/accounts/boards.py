@@ -6,9 +6,8 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from accounts.models import Company
-from outer_test.board_profiles import SHIPPED
-from outer_test.defrost_control import Defrost
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
+from outer_test.nameplate import SHIPPED, Defrost
 
 MOST = 200
 _DEFROST = TypeAdapter(Defrost)

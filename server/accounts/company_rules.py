@@ -8,8 +8,8 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Company, HouseRulesVersion, Member
-from outer_test.house import HouseRules
-from outer_test.quantity import FieldProblem
+from outer_test.judgement import HouseRules
+from outer_test.measurement import FieldProblem
 
 MOST_SHOWN = 50
 

@@ -7,8 +7,7 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from accounts.models import Company
-from outer_test.meter import Accuracy
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import Accuracy, FieldProblem
 from outer_test.visit import MeterUnit
 
 MOST = 60

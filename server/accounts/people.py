@@ -13,7 +13,7 @@ from django.utils import timezone
 
 from accounts.audit import note
 from accounts.models import Company, Invitation, Member, SignIn
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 
 LASTS = timedelta(days=7)
 MOST_OPEN = 100

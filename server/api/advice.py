@@ -6,20 +6,21 @@ from ninja import Body, Router
 
 from api.problems import Problem
 from api.signed_in import Asking
-from outer_test.house import HouseRules
-from outer_test.interval import (
+from outer_test.judgement import HouseRules
+from outer_test.measurement import FieldProblem, Record, quantity
+from outer_test.rules.defrost import (
     PINS_MIN,
     Climate,
     DefrostUse,
     IntervalAdvice,
     IntervalCost,
+    MarkReading,
     demand_credit,
     frosting_hours,
     interval_advice,
     interval_cost,
+    switch_mark,
 )
-from outer_test.quantity import FieldProblem, Record, quantity
-from outer_test.switch_mark import MarkReading, switch_mark
 
 router = Router(tags=["advice"])
 

@@ -12,10 +12,10 @@ from accounts.company_rules import rules_versions, set_rules
 from accounts.instruments import Instrument, instruments, set_instruments
 from api.problems import Problem, Refused
 from api.signed_in import Asking
-from outer_test.defrost_control import Defrost
-from outer_test.house import HouseRules
-from outer_test.quantity import FieldProblem
-from outer_test.school_examples import ChoiceExample, school_examples
+from outer_test.judgement import HouseRules
+from outer_test.measurement import FieldProblem
+from outer_test.nameplate import Defrost
+from outer_test.report import ChoiceExample, school_examples
 
 router = Router(tags=["company"])
 REFUSALS = {401: Problem, 403: Problem, 409: Problem, 422: Problem}

@@ -24,7 +24,7 @@ from files.photo_in import MOST_BYTES, PhotoOf, keep_photo
 from files.visit_in import take_in
 from fleet.models import PartFitted, Unit
 from fleet.write_unit import find_unit
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from visits.load import find_visit
 from visits.models import Photo
 

@@ -9,8 +9,8 @@ from ninja import Query, Router
 from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking
-from outer_test.points import POINTS
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
+from outer_test.visit import POINTS
 from record.find import Found, find
 from record.watch import WatchList, watch_list
 

@@ -11,7 +11,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from accounts.people import NoSuchInvitation, NoSuchMember
 from fleet.write_unit import NoSuchUnit
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from visits.load import Finished, NoSuchVisit
 from visits.visit_file import message_for
 

@@ -14,9 +14,9 @@ from api.signed_in import Asking
 from api.visits import aware
 from fleet.models import PartFitted, Unit
 from fleet.write_unit import NewUnit, add_unit, find_unit, fit_part, unit_by_tag, write_notes
-from outer_test.circuit_state import Cabinet, cabinet
+from outer_test.circuit import Cabinet, cabinet
 from outer_test.history import PARTS, PointHistory
-from outer_test.plate import Contactor, Plate
+from outer_test.nameplate import Contactor, Plate
 from outer_test.visit import Complaint, FittedCapacitor
 from visits.keep import VisitThen, refresh_standing, unit_record
 from visits.load import find_visit, load_visit

@@ -11,10 +11,9 @@ from ninja import Body, Router
 from api.answer import answer, answer_round, round_for
 from api.problems import Problem, Refused
 from api.signed_in import Asking
-from outer_test.entry_line import LeftOver, parse_line
-from outer_test.points import POINTS
-from outer_test.quantity import FieldProblem
-from outer_test.typed import TypedProblem, parse_typed
+from outer_test.entry import LeftOver, TypedProblem, parse_line, parse_typed
+from outer_test.measurement import FieldProblem
+from outer_test.visit import POINTS
 from visits.load import find_visit, load_visit
 from visits.shapes import Round, Today, VisitShown
 from visits.show import show_visit

@@ -19,11 +19,10 @@ from files.photo_in import PhotoOf, PhotoProblem, keep_photo
 from files.visit_in import write_whole
 from fleet.models import PartFitted, Site, Unit
 from fleet.write_unit import find_text_of
-from outer_test.defrost_control import Defrost
 from outer_test.history import PARTS
-from outer_test.house import HouseRules
-from outer_test.plate import Contactor, Plate
-from outer_test.quantity import FieldProblem
+from outer_test.judgement import HouseRules
+from outer_test.measurement import FieldProblem
+from outer_test.nameplate import Contactor, Defrost, Plate
 from outer_test.visit import FittedCapacitor, StockPart
 from visits.models import Visit
 from visits.visit_file import VisitFileError, read_visit

@@ -6,8 +6,8 @@ from typing import Any
 from uuid import UUID
 
 from accounts.models import Company
-from outer_test.points import POINTS
-from outer_test.titles import title_of
+from outer_test.procedure import title_of
+from outer_test.visit import POINTS
 from visits.models import Entry
 
 COLUMNS = (

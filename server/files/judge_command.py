@@ -6,7 +6,7 @@ from pathlib import Path
 
 from pydantic import TypeAdapter
 
-from outer_test.assess import Assessment, assess
+from outer_test.assessment import Assessment, assess
 from visits.visit_file import VisitFileError, read_visit
 
 _ASSESSMENT = TypeAdapter(Assessment)

@@ -19,9 +19,9 @@ from accounts.audit import note
 from accounts.models import Company, Member
 from fleet.models import Unit
 from outer_test import visit as core
-from outer_test.assess import assess
-from outer_test.log_csv import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
-from outer_test.quantity import FieldProblem
+from outer_test.assessment import assess
+from outer_test.entry import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
+from outer_test.measurement import FieldProblem
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded

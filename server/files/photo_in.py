@@ -10,7 +10,7 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 
 from accounts.models import Member
 from fleet.models import PartFitted, Unit
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from visits.models import Photo, Visit
 
 MOST_BYTES = 12_000_000

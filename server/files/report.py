@@ -15,14 +15,11 @@ from weasyprint.urls import URLFetcher
 
 from accounts.models import Company
 from files.report_tape import mark, tape
-from outer_test.assess import Assessment, assess
-from outer_test.customer import customer_page
-from outer_test.finding import Finding
+from outer_test.assessment import Assessment, assess
 from outer_test.history import PartChanged
-from outer_test.house import SCHOOLS
-from outer_test.plan import stations
-from outer_test.titles import title_of
-from outer_test.verdict import WORST_FIRST
+from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding
+from outer_test.procedure import stations, title_of
+from outer_test.report import customer_page
 from visits.keep import parts_changed, unit_record
 from visits.load import Loaded
 from visits.models import Signature

@@ -3,8 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from outer_test.finding import Finding
-from outer_test.verdict import Verdict
+from outer_test.judgement import Finding, Verdict
 
 WIDE, TOP, DEEP = 220, 8, 18
 INK, LEAF, LEAF_TINT, OCHRE, OCHRE_TINT, BRICK, FROST, FAINT, RULE, PANEL = (
@@ -63,8 +62,8 @@ def _scale(finding: Finding) -> _Scale | None:
 def tape(finding: Finding) -> str:
     """The tape of a finding, or nothing where it has no limit to lay on one.
 
-    >>> from outer_test.capacitor_bench import cap_bench
-    >>> from outer_test.meter import measure
+    >>> from outer_test.rules.capacitors import cap_bench
+    >>> from outer_test.measurement import measure
     >>> "<svg" in tape(cap_bench(measure("50.4"), 55, 6))
     True
     """

@@ -12,7 +12,7 @@ from accounts.models import Member
 from fleet.models import Unit
 from fleet.write_unit import find_unit
 from outer_test import visit as core
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import load_visit

@@ -5,9 +5,8 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from outer_test import house, meter, plate, visit
-from outer_test.points import POINTS
-from outer_test.visit import Visit
+from outer_test import judgement, measurement, nameplate, visit
+from outer_test.visit import POINTS, Visit
 
 
 def visit_schema() -> dict[str, Any]:
@@ -34,7 +33,7 @@ def visit_schema() -> dict[str, Any]:
 
 def _classes() -> dict[str, type]:
     found: dict[str, type] = {}
-    for module in (visit, plate, meter, house):
+    for module in (visit, nameplate, measurement, judgement):
         found |= {name: kind for name, kind in vars(module).items() if isinstance(kind, type) and is_dataclass(kind)}
     return found
 

@@ -10,7 +10,7 @@ from django.utils import timezone
 from accounts.models import Company, Member
 from fleet.models import PartFitted, Site, Unit
 from outer_test.history import PARTS
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 
 
 class NoSuchUnit(LookupError):

@@ -11,9 +11,9 @@ from pydantic import TypeAdapter
 
 from accounts.models import Company
 from fleet.models import UnitStanding
-from outer_test.standing import Watched
-from outer_test.titles import title_of
-from outer_test.verdict import WORST_FIRST, Verdict
+from outer_test.history import Watched
+from outer_test.judgement import WORST_FIRST, Verdict
+from outer_test.procedure import title_of
 
 PAGE = 50
 _SHOWN = ("unit_id", "unit__site__name", "unit__label", "rank", "crosses", "left", "visit_at", "watched")

@@ -9,10 +9,9 @@ from pydantic import TypeAdapter
 
 from accounts.models import Company
 from fleet.models import PartFitted, Unit, UnitStanding
-from outer_test.assess import Assessment, assess
-from outer_test.history import PartChanged, PointHistory, Told, histories, told_of
-from outer_test.standing import Standing, standing
-from outer_test.verdict import WORST_FIRST, Verdict
+from outer_test.assessment import Assessment, assess
+from outer_test.history import PartChanged, PointHistory, Standing, Told, histories, standing, told_of
+from outer_test.judgement import WORST_FIRST, Verdict
 from outer_test.visit import Visit as CoreVisit
 from visits.find_text import find_text_of
 from visits.load import Loaded, find_visit, load_visit

@@ -8,7 +8,7 @@ from django.utils import timezone
 from accounts.models import Member
 from fleet.models import Unit
 from fleet.write_unit import find_unit
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from visits.baseline import baseline_of
 from visits.find_text import find_text_of
 from visits.models import LiftedLine, Visit

@@ -4,16 +4,13 @@ from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
 
-from outer_test.assess import Assessment
-from outer_test.board_swap import SwapGuide
-from outer_test.circuit_state import Cabinet
-from outer_test.frost import FrostOutlook
-from outer_test.plan import Station
-from outer_test.plate import Contactor, Plate
-from outer_test.run_lanes import Lane
-from outer_test.verdict import Verdict
+from outer_test.assessment import Assessment
+from outer_test.circuit import Cabinet
+from outer_test.judgement import Verdict
+from outer_test.nameplate import Contactor, Plate
+from outer_test.procedure import Station
+from outer_test.rules.defrost import FrostOutlook, Lane, SwapGuide, WhichWay
 from outer_test.visit import Conditions, FittedCapacitor
-from outer_test.which_way import WhichWay
 
 
 @dataclass(frozen=True, slots=True)

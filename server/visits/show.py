@@ -7,18 +7,12 @@ from django.utils import timezone
 
 from accounts.models import Company
 from fleet.models import PlateRevision
-from outer_test.assess import Assessment, assess
-from outer_test.board_swap import swap_guide
-from outer_test.circuit_state import cabinet
-from outer_test.frost import FrostOutlook, will_it_frost
-from outer_test.house import SCHOOLS
-from outer_test.inputs import inputs_of
-from outer_test.plan import caught, plan_of
-from outer_test.points import POINTS
-from outer_test.run_lanes import run_lanes
-from outer_test.switch_state import is_closed
-from outer_test.visit import Visit, standing_readings
-from outer_test.which_way import which_way
+from outer_test.assessment import Assessment, assess
+from outer_test.circuit import cabinet
+from outer_test.judgement import SCHOOLS
+from outer_test.procedure import caught, plan_of
+from outer_test.rules.defrost import FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
+from outer_test.visit import POINTS, Visit, inputs_of, standing_readings
 from visits.load import Loaded
 from visits.models import Entry, LiftedEnding, LiftedLine, PowerClaim
 from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, PlateRevisionShown, PowerShown, Round, StampShown, VisitShown

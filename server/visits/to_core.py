@@ -9,7 +9,7 @@ from typing import Any
 from accounts.models import Company
 from fleet.models import Unit
 from outer_test import visit as core
-from outer_test.points import POINTS
+from outer_test.visit import POINTS
 from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, Visit
 from visits.visit_file import visit_from
 

@@ -10,8 +10,8 @@ from django.utils import timezone
 
 from accounts.models import Company, Member
 from fleet.models import Unit
-from outer_test.assess import assess
-from outer_test.verdict import Verdict
+from outer_test.assessment import assess
+from outer_test.judgement import Verdict
 from visits.load import load_visit, member_names
 from visits.models import Entry, LiftedLine, Visit
 from visits.shapes import Today, TodayVisit, UnitChoice

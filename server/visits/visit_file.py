@@ -5,7 +5,7 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from outer_test.visit import Visit
 
 _VISIT = TypeAdapter(Visit)

@@ -7,8 +7,8 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Member
-from outer_test.board_swap import line_of
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
+from outer_test.rules.defrost import line_of
 from outer_test.visit import BoardWire
 from visits.load import Loaded, load_visit, open_for_writing
 from visits.models import BoardWireLine

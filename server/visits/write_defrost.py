@@ -8,9 +8,9 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Company, Member
-from outer_test.plan_defrost import RUN_EVENTS
-from outer_test.quantity import FieldProblem
-from outer_test.simulate import FAULTS, simulate_defrost
+from outer_test.measurement import FieldProblem
+from outer_test.procedure import RUN_EVENTS
+from outer_test.simulation import FAULTS, simulate_defrost
 from outer_test.visit import DefrostEvent
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import DefrostStamp, Visit

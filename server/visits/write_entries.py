@@ -10,10 +10,10 @@ from django.utils import timezone
 
 from accounts.models import Member
 from outer_test import visit as core
-from outer_test.assess import power_of
-from outer_test.lifts import LIFTED_FOR
-from outer_test.points import POINTS
-from outer_test.quantity import FieldProblem
+from outer_test.assessment import power_of
+from outer_test.measurement import FieldProblem
+from outer_test.procedure import LIFTED_FOR
+from outer_test.visit import POINTS
 from visits.load import Loaded, load_visit, loaded_with, open_for_writing
 from visits.models import Entry, LiftedLine, Visit
 

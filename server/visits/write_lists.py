@@ -9,9 +9,9 @@ from django.utils import timezone
 
 from accounts.models import Member
 from outer_test import visit as core
-from outer_test.board_swap import BOARD_WIRE
-from outer_test.putback import FinishProblem, check_finish
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
+from outer_test.procedure import FinishProblem, check_finish
+from outer_test.rules.defrost import BOARD_WIRE
 from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit

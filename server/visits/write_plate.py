@@ -11,7 +11,7 @@ from pydantic import TypeAdapter
 from accounts.models import Member
 from fleet.models import PlateRevision, Unit
 from fleet.write_unit import NoSuchUnit
-from outer_test.plate import Contactor, Plate
+from outer_test.nameplate import Contactor, Plate
 from outer_test.visit import FittedCapacitor
 from visits.load import open_for_writing
 

@@ -8,7 +8,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Member
-from outer_test.quantity import FieldProblem
+from outer_test.measurement import FieldProblem
 from visits.load import find_visit
 from visits.models import Signature
 

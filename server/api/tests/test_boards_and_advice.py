@@ -2,7 +2,7 @@
 
 from django.test import TestCase
 
-from outer_test.board_profiles import SHIPPED
+from outer_test.nameplate import SHIPPED
 from testing.fixtures import Fixture
 
 OWN = {"control": "demand", "limit_min": 12, "lights": [{"flashes": 2, "meaning": "Coil sensor", "colour": "red"}]}

@@ -7,7 +7,7 @@ from django.db import DatabaseError, connection, transaction
 from django.test import TestCase
 from django.utils import timezone
 
-from outer_test.house import SCHOOLS
+from outer_test.judgement import SCHOOLS
 from testing.fixtures import Caller, Fixture, finding, fresh
 from visits.baseline import baseline_of
 from visits.models import RulesChange

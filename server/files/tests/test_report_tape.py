@@ -8,11 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from files.report_tape import LEAF, TONE, WIDE, mark, tape
-from outer_test.capacitor_bench import cap_bench
-from outer_test.contactor_poles import pole_drop
-from outer_test.finding import Finding
-from outer_test.meter import Accuracy, measure
-from outer_test.verdict import Verdict
+from outer_test.judgement import Finding, Verdict
+from outer_test.measurement import Accuracy, measure
+from outer_test.rules.capacitors import cap_bench
+from outer_test.rules.contactor import pole_drop
 
 
 def limits(svg: str) -> list[float]:

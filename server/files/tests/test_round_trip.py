@@ -8,9 +8,9 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import SimpleTestCase
 from hypothesis import HealthCheck, given, settings
 from hypothesis.extra.django import TestCase
+from visit_samples.any_visits import visits
 
-from core.tests.any_visits import visits
-from outer_test.assess import assess
+from outer_test.assessment import assess
 from outer_test.visit import Visit
 from testing.fixtures import Fixture, fresh
 from visits.visit_file import read_visit, write_visit

@@ -1,0 +1,109 @@
+"""What holds of every visit there can be (Hypothesis): no answer is missing, made up, or better than it should be."""
+
+import unittest
+from collections import Counter
+from dataclasses import replace
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from visit_samples.any_visits import METERS, visits
+
+from outer_test.assessment.accuse import SPOILED_BY
+from outer_test.assessment.assess import Assessment, assess
+from outer_test.circuit import cabinet, make_circuit, probes
+from outer_test.judgement import RULES, SCHOOLS, Verdict, worst
+from outer_test.measurement import Accuracy
+from outer_test.procedure import stations
+from outer_test.report import customer_page
+from outer_test.visit import POINTS, Visit
+
+MANY = settings(max_examples=40, deadline=None)
+SCHOOL_NAMES = {"", *(school for schools in SCHOOLS.values() for school in schools)}
+
+
+def told(assessment: Assessment) -> Counter[tuple[str, str, str]]:
+    """What was found, without the order of it."""
+    return Counter((one.point, one.rule, one.verdict.value) for one in assessment.findings)
+
+
+class EveryVisit(unittest.TestCase):
+    @MANY
+    @given(visits)
+    def test_is_judged_whole(self, visit: Visit) -> None:
+        judged = assess(visit)
+        self.assertEqual(judged.overall, worst(one.verdict for one in judged.findings) if judged.findings else judged.overall)
+        for one in judged.findings:
+            self.assertIn(one.rule, RULES)
+            self.assertIn(one.school, SCHOOL_NAMES)
+            self.assertIn(one.decision, {"", *SCHOOLS["decision"]})
+            self.assertTrue(one.why.strip() and one.source.strip())
+            self.assertLessEqual(set(one.mark.split()), {"P", "T", "D"})
+            if one.verdict is Verdict.UNSURE:
+                self.assertTrue(one.next or one.why, "what would tell is said")
+            if one.low is not None and one.high is not None:
+                self.assertLessEqual(one.low, one.high)
+            if one.confidence is not None:
+                self.assertTrue(0 <= one.confidence <= 1)
+
+    @MANY
+    @given(visits)
+    def test_the_same_question_has_the_same_answer(self, visit: Visit) -> None:
+        self.assertEqual(assess(visit), assess(visit))
+
+    @MANY
+    @given(visits, st.randoms(use_true_random=False))
+    def test_the_order_of_what_was_read_at_different_points_does_not_matter(self, visit: Visit, chance: object) -> None:
+        kept = {(one.point, one.by, one.fitted): one for one in visit.readings}  # the latest of a kind stands: one of each
+        one_way = list(kept.values())
+        other = list(one_way)
+        chance.shuffle(other)  # type: ignore[attr-defined]
+        self.assertEqual(
+            told(assess(replace(visit, readings=tuple(one_way)))),
+            told(assess(replace(visit, readings=tuple(other)))),
+        )
+
+    @MANY
+    @given(visits)
+    def test_no_part_is_accused_that_may_not_be(self, visit: Visit) -> None:
+        judged = assess(visit)
+        off = [prefix for line in visit.lifted for prefix in SPOILED_BY.get(line.what, ())]
+        for part in judged.accused:
+            evidence = [one for one in judged.findings if one.accuses == part.part and one.point in part.points]
+            self.assertTrue(any(one.verdict in (Verdict.BAD, Verdict.STOP) for one in evidence))
+            for point in part.points:
+                self.assertFalse(any(point.startswith(prefix) for prefix in off), f"{part.part} by {point}, whose wire is off")
+        if visit.plate.compressor.kind == "inverter":
+            self.assertFalse([one for one in judged.accused if any(point.startswith("cap.herm") for point in one.points)])
+
+    @MANY
+    @given(visits)
+    def test_an_open_line_is_always_counted(self, visit: Visit) -> None:
+        self.assertEqual(assess(visit).open_lines, len(visit.lifted))
+
+    @MANY
+    @given(visits)
+    def test_its_drawing_its_plan_and_its_page_can_always_be_made(self, visit: Visit) -> None:
+        judged = assess(visit)
+        circuit = make_circuit(visit)
+        self.assertEqual(circuit.problems(), [])
+        for probe in probes(visit, circuit):
+            spots = [probe.clamp] if probe.clamp else [probe.red, probe.black]
+            self.assertTrue(all(spot in {wire.name for wire in circuit.wires} or spot in circuit.terminals() for spot in spots), probe)
+        self.assertEqual({one.part.name for one in cabinet(visit, judged.findings).parts}, {one.name for one in circuit.parts})
+        planned = [step.point for one in stations(visit, {}) for step in one.steps]
+        self.assertEqual(len(planned), len(set(planned)), "no point is asked for twice")
+        self.assertLessEqual(set(planned), set(POINTS))
+        self.assertTrue(customer_page(visit, judged))
+
+
+class WiderMeters(unittest.TestCase):
+    @MANY
+    @given(visits, st.sampled_from([5.0, 20.0, 60.0]))
+    def test_a_worse_meter_never_turns_bad_into_good(self, visit: Visit, pct: float) -> None:
+        """Handbook section 2: a wider band may make a verdict unsure, never better than what was bad."""
+        every = tuple(replace(one, meter="m") for one in visit.readings)
+        worse = {"m": {unit: Accuracy(pct, 9) for unit in METERS["m"]}}
+        fine, coarse = (assess(replace(visit, readings=every, meters=meters)) for meters in (METERS, worse))
+        was_bad = {(one.point, one.rule) for one in fine.findings if one.verdict in (Verdict.BAD, Verdict.STOP)}
+        now_good = {(one.point, one.rule) for one in coarse.findings if one.verdict is Verdict.GOOD}
+        self.assertEqual(was_bad & now_good, set())

@@ -1,0 +1,21 @@
+"""What a person types or imports, understood or answered with what is wrong."""
+
+from outer_test.entry.field import TypedProblem, parse_typed
+from outer_test.entry.line import LeftOver, parse_line
+from outer_test.entry.meter_log import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
+from outer_test.entry.vocabulary import AT_STATION, SAYINGS
+
+__all__ = [
+    "AT_STATION",
+    "LeftOver",
+    "LogRow",
+    "Mapping",
+    "RowProblem",
+    "SAYINGS",
+    "TypedProblem",
+    "columns_of",
+    "guess_mapping",
+    "parse_line",
+    "parse_typed",
+    "read_rows",
+]

@@ -1,0 +1,39 @@
+"""The nameplate as read, the defrost control, and the boards that ship (handbook section 3)."""
+
+from outer_test.nameplate.defrost_control import ConfigLink, Defrost, Light, SensorPoint, has_shift_delay
+from outer_test.nameplate.electronic import is_electronic
+from outer_test.nameplate.plate import (
+    AuxHeat,
+    BlowerCapacitor,
+    Compressor,
+    Contactor,
+    Element,
+    Fan,
+    Plate,
+    RunCapacitor,
+    StartCapacitor,
+    plate_fields,
+    why_missing,
+)
+from outer_test.nameplate.shipped_boards import SHIPPED
+
+__all__ = [
+    "AuxHeat",
+    "BlowerCapacitor",
+    "Compressor",
+    "ConfigLink",
+    "Contactor",
+    "Defrost",
+    "Element",
+    "Fan",
+    "Light",
+    "Plate",
+    "RunCapacitor",
+    "SHIPPED",
+    "SensorPoint",
+    "StartCapacitor",
+    "has_shift_delay",
+    "is_electronic",
+    "plate_fields",
+    "why_missing",
+]

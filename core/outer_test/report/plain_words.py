@@ -1,0 +1,137 @@
+"""A visit in plain words, for the person whose unit it is: what was found, done and left, and what to be careful with."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from outer_test.assessment import Assessment
+from outer_test.history import PartChanged
+from outer_test.judgement import Finding, Verdict
+from outer_test.visit import Visit
+
+# What a point is part of, in words that need no trade; the first that fits.
+_PLAIN = (
+    ("cap.herm", "The capacitor that helps the compressor start and run"),
+    ("cap.fan", "The capacitor that runs the outdoor fan"),
+    ("cap.start", "The capacitor that gives the compressor its push at the start"),
+    ("cap.blower", "The capacitor of the indoor fan"),
+    ("cap.new", "The new capacitor, measured before it goes in"),
+    ("look.capacitor", "The capacitor's case"),
+    ("contactor", "The switch that turns the outdoor unit on (contactor)"),
+    ("look.contactor", "The switch that turns the outdoor unit on (contactor)"),
+    ("fan_winding", "The outdoor fan's motor"),
+    ("winding", "The compressor's windings"),
+    ("lead.", "The wires to the compressor"),
+    ("amps.compressor", "The current the compressor draws"),
+    ("amps.fan", "The current the outdoor fan draws"),
+    ("amps.element", "The electric heaters indoors"),
+    ("aux.", "The electric heaters indoors"),
+    ("amps.", "The unit's current"),
+    ("line.", "The power supply to the unit"),
+    ("control.", "The low-voltage control wiring"),
+    ("defrost.run", "The defrost, watched from start to end"),
+    ("defrost.", "The parts that clear ice from the coil"),
+    ("swap.", "The new defrost board"),
+    ("look.coil", "The outdoor coil"),
+    ("look.", "Wires, terminals and cabinet"),
+    ("plate.", "The unit's nameplate against what is installed"),
+    ("button.", "Closing up"),
+)  # fmt: skip
+_HOW = {
+    Verdict.STOP: "is dangerous",
+    Verdict.BAD: "is not as it should be",
+    Verdict.UNSURE: "could not be told for certain",
+    Verdict.WATCH: "is working, and worth watching",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Said:
+    """One thing said to the customer: in plain words, the measurement behind it, and how bad it is."""
+
+    words: str
+    measured: str
+    verdict: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class CustomerPage:
+    """The customer's page. `sound` names what was tested and found right."""
+
+    headline: str
+    found: tuple[Said, ...]
+    sound: tuple[str, ...]
+    done: tuple[str, ...]
+    left: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+def customer_page(visit: Visit, judged: Assessment, parts: Sequence[PartChanged] = (), forced: str = "") -> CustomerPage:
+    """The visit for its customer. parts: put in on this visit. forced: the reason it was finished with lines still open.
+
+    >>> from outer_test.assessment import assess
+    >>> customer_page(Visit(), assess(Visit())).headline
+    'Nothing was measured on this visit.'
+    """
+    telling = [one for one in judged.findings if one.verdict in _HOW and not one.point.startswith("safe.")]
+    found = tuple(_said(one) for one in sorted(telling, key=lambda one: list(_HOW).index(one.verdict)))
+    groups = {plain_words(one.point) for one in telling}
+    good = [one for one in judged.findings if one.verdict is Verdict.GOOD and not one.point.startswith(("safe.", "plate."))]
+    sound = tuple(dict.fromkeys(words for one in good if (words := plain_words(one.point)) not in groups))
+    return CustomerPage(
+        _headline(judged, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))
+    )  # fmt: skip
+
+
+def plain_words(point: str) -> str:
+    """What a point belongs to, in words that need no trade; `The unit` for what is only kept for the record.
+
+    >>> plain_words("cap.fan.load_a"), plain_words("record.suction.psi")
+    ('The capacitor that runs the outdoor fan', 'The unit')
+    """
+    return next((words for prefix, words in _PLAIN if point.startswith(prefix)), "The unit")
+
+
+def _said(finding: Finding) -> Said:
+    return Said(f"{plain_words(finding.point)} {_HOW[finding.verdict]}.", finding.why, finding.verdict)
+
+
+def _headline(judged: Assessment, found: Sequence[Said], sound: Sequence[str]) -> str:
+    verdicts = {one.verdict for one in found}
+    if Verdict.STOP in verdicts:
+        return "Do not run this unit: something is dangerous."
+    if judged.accused:
+        parts = " and ".join(one.part for one in judged.accused)
+        return f"It needs work: the {parts}."
+    if Verdict.BAD in verdicts:
+        return "Something is not as it should be."
+    if found:
+        return "It works; a few things are worth watching."
+    return "Everything that was measured is as it should be." if sound else "Nothing was measured on this visit."
+
+
+def _done(visit: Visit, parts: Sequence[PartChanged]) -> Iterator[str]:
+    for part in parts:
+        yield f"New part put in: {part.part}."
+    if visit.saw("record.cleaning") == "done":
+        yield "The coil was cleaned."
+    back = sum(1 for line in visit.lifted if line.end is not None and line.end.how == "back")
+    if back:
+        yield f"{back} wire{'s' if back > 1 else ''} or part{'s' if back > 1 else ''} taken off for measuring, and put back."
+    for line in visit.lifted:
+        if line.end is not None and line.end.how == "retired":
+            yield f"{line.what}: not needed any more ({line.end.why})."
+
+
+def _left(visit: Visit, forced: str) -> Iterator[str]:
+    for line in visit.lifted:
+        if line.end is None:
+            yield f"{line.what}: not put back" + (f". Reason: {forced}" if forced else "") + "."
+        elif line.end.how == "left":
+            yield f"{line.what}: left until the return visit ({line.end.why})."
+
+
+def _cautions(judged: Assessment) -> Iterator[str]:
+    if any(one.verdict is Verdict.STOP for one in judged.findings):
+        yield "Keep the unit switched off, and do not reset its breaker, until it has been repaired."
+    yield "Do not open the outdoor unit: parts inside stay charged with the power off."
+    yield "Work on it is for licensed people, under the local code."

@@ -1,0 +1,30 @@
+"""Volts on W at the board while it defrosts: part of the rule `sequence` (handbook section 9)."""
+
+from decimal import Decimal
+
+from outer_test.judgement import Finding, Verdict, judged
+from outer_test.measurement import Measured, say
+
+CALLS_V, BROKEN_V = Decimal(20), Decimal(1)
+
+
+def aux_call(reading: Measured) -> Finding:
+    """24 V on W to C at the board in defrost: from 20 V `good`; 1 to 20 V `watch`; below `bad`. It accuses nothing by itself:
+    the run, the aux heat fitted and the control voltage decide that. reading: V a.c. Source: [T] common practice, no source.
+
+    >>> from outer_test.measurement import measure
+    >>> [aux_call(measure(volts)).verdict.value for volts in ("25.8", "4.1", "0.1")]
+    ['good', 'watch', 'bad']
+    """
+    point, rule, number = "defrost.aux_call.v", "sequence", reading.number
+    if number is None:
+        return judged(point, rule, Verdict.UNSURE, "OL says only that it is above the range.", reading, unit="V", next="Use 40 V or more.")
+    if number >= CALLS_V:
+        return judged(point, rule, Verdict.GOOD, f"{say(number)} V on W: the board calls for aux heat.", reading, unit="V", nominal=24.0)
+    if number >= BROKEN_V:
+        why = f"{say(number)} V on W: about 1 to 5 V comes through a broken wire."
+        return judged(point, rule, Verdict.WATCH, why, reading, unit="V", nominal=24.0, next="Look at W and its joints.")
+    return judged(
+        point, rule, Verdict.BAD, f"{say(number)} V on W: no aux call at the board.", reading, unit="V", nominal=24.0,
+        next="Was it in defrost just then? Read R to C beside it.",
+    )  # fmt: skip

@@ -1,0 +1,245 @@
+"""Power up, start and run. Cuts are common practice, no source, unless said; capacitors against a simulated circuit."""
+
+import math
+import subprocess
+import tempfile
+import unittest
+from pathlib import Path
+
+from hypothesis import given
+from hypothesis import strategies as st
+from uncertainties import ufloat
+
+from outer_test.assessment import assess
+from outer_test.judgement import HouseRules
+from outer_test.measurement import Accuracy, measure, product, total
+from outer_test.nameplate import AuxHeat, BlowerCapacitor, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor
+from outer_test.rules.capacitors import cap_bench, cap_load, cap_volts, load_capacitance
+from outer_test.rules.power_up import Safeties, board_pass, breaker, fuse, leg_volts, line_volts, start_sag
+from outer_test.rules.start_and_run.aux_heat import element_amps, element_circuit, expected_amps
+from outer_test.rules.start_and_run.running import fan_amps, run_amps, total_amps
+from outer_test.visit import Reading, Visit
+
+PLATE = Plate(volts=(208, 230), compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), contactor=Contactor(poles=2))
+
+
+def verdicts(visit: Visit) -> dict[str, str]:
+    return {one.point: one.verdict.value for one in assess(visit).findings}
+
+
+def simulate_psc(uf: float, hz: float, volts: float = 240) -> tuple[float, float]:
+    """Amps through and volts across a run capacitor in series with a start winding, by ngspice."""
+    deck = f"""a running permanent-split-capacitor motor
+V1 line 0 AC {volts}
+Rstart line s 6
+Lstart s c 0.065
+Vamp c d 0
+C1 d 0 {uf}u
+.control
+ac lin 1 {hz} {hz}
+print vm(d) vm(line) mag(i(vamp))
+quit 0
+.endc
+.end
+"""
+    with tempfile.TemporaryDirectory() as folder:
+        file = Path(folder) / "psc.cir"
+        file.write_text(deck)
+        out = subprocess.run(["ngspice", "-b", str(file)], text=True, capture_output=True, check=True).stdout
+    found = {line.split("=")[0].strip(): float(line.split("=")[1]) for line in out.splitlines() if line.startswith(("vm(d)", "mag(i"))}
+    return found["mag(i(vamp))"], found["vm(d)"]
+
+
+class UnderLoad(unittest.TestCase):
+    def test_a_running_psc_circuit_in_ngspice(self) -> None:
+        for uf, hz in ((40.0, 60), (55.0, 60), (7.5, 50)):
+            amps, volts = simulate_psc(uf, hz)
+            found = load_capacitance(measure(f"{amps:.6f}"), measure(f"{volts:.6f}"), hz).number
+            self.assertAlmostEqual(float(found or 0), uf, delta=uf * 1e-4)
+
+    def test_the_trades_own_factors(self) -> None:
+        # 10⁶ ÷ 2πf: 2652.6 at 60 Hz, 3183.1 at 50 Hz; common practice.
+        for hz, factor in ((60, 2652.6), (50, 3183.1)):
+            self.assertAlmostEqual(float(load_capacitance(measure("5.00"), measure("330"), hz).number or 0), factor * 5 / 330, places=2)
+
+    def test_its_band_by_the_uncertainties_library(self) -> None:
+        amps, volts = measure("5.90", Accuracy(2, 5)), measure("352", Accuracy(1, 3))
+        expected = 1e6 / (2 * math.pi * 60) * ufloat(5.90, float(amps.half)) / ufloat(352, float(volts.half))
+        found = load_capacitance(amps, volts)
+        self.assertAlmostEqual(float(found.half), expected.std_dev, places=9)
+
+    def test_turns_through_the_jaw(self) -> None:
+        # Handbook section 2: 0.7 A read to 0.1 A cannot judge a 6 % capacitor; ten turns can.
+        volts = measure("370.0")
+        self.assertEqual(cap_load(load_capacitance(measure("0.7"), volts), 5, 6).verdict.value, "unsure")
+        self.assertEqual(cap_load(load_capacitance(measure("7.0", turns=10), volts), 5, 6).verdict.value, "good")
+
+    def test_the_bench_wins_where_both_disagree(self) -> None:
+        bench = measure("54.6")
+        found = cap_load(load_capacitance(measure("6.20"), measure("370.0")), 55, 6, bench=cap_bench(bench, 55, 6), bench_reading=bench)
+        self.assertEqual(found.verdict.value, "watch")
+        self.assertIn("wins", found.why)
+        agreed = cap_load(
+            load_capacitance(measure("7.60"), measure("370.0")), 55, 6, bench=cap_bench(bench, 55, 6), bench_reading=measure("54.5")
+        )
+        self.assertEqual(agreed.verdict.value, "good")
+
+    def test_volts_against_the_rating(self) -> None:
+        # IEC 60252-1, 10 % over-voltage limit, from memory.
+        for text, expected in (("370", "good"), ("371", "watch"), ("407", "watch"), ("408", "bad")):
+            self.assertEqual(cap_volts(measure(text), 370).verdict.value, expected, text)
+
+    def test_an_unreadable_label_leaves_a_hint(self) -> None:
+        plate = Plate(run_capacitor=RunCapacitor(vac=440), unreadable=("run_capacitor.herm_uf",))
+        readings = (Reading("cap.herm.load_a", "5.90"), Reading("cap.herm.load_v", "352"))
+        found = next(one for one in assess(Visit(plate=plate, readings=readings)).findings if one.rule == "cap-load")
+        self.assertEqual(found.verdict.value, "unjudged")
+        self.assertIn("44.5 µF", found.why)
+
+    def test_it_needs_the_volts(self) -> None:
+        plate = Plate(run_capacitor=RunCapacitor(herm_uf=45))
+        found = next(one for one in assess(Visit(plate=plate, readings=(Reading("cap.herm.load_a", "5.9"),))).findings)
+        self.assertEqual((found.verdict.value, found.needs), ("unjudged", ("cap.herm.load_v",)))
+
+
+class Bands(unittest.TestCase):
+    @given(st.floats(1, 99), st.floats(1, 99), st.floats(1, 99), st.floats(0.1, 5))
+    def test_sums_and_products_by_the_uncertainties_library(self, a: float, b: float, c: float, pct: float) -> None:
+        # JCGM 100:2008 by the library `uncertainties`.
+        readings = [measure(f"{value:.3f}", Accuracy(pct, 1)) for value in (a, b, c)]
+        known = [ufloat(float(one.number or 0), float(one.half)) for one in readings]
+        quotient, difference = known[0] * known[1] / known[2], known[0] + known[1] - known[2]
+        self.assertAlmostEqual(float(product(readings[:2], readings[2:]).half), quotient.std_dev, delta=1e-9 * max(1, quotient.std_dev))
+        self.assertAlmostEqual(float(total(readings[:2], readings[2:]).half), difference.std_dev, places=9)
+
+
+class Line(unittest.TestCase):
+    def test_limits(self) -> None:
+        # NEMA MG 1 12.44, ±10 %, from memory: 0.9 × 208 and 1.1 × 230.
+        for text, expected in (("187.2", "good"), ("187.1", "bad"), ("253.0", "good"), ("253.1", "bad")):
+            self.assertEqual(line_volts(measure(text), PLATE).verdict.value, expected, text)
+        self.assertEqual(line_volts(measure("196"), Plate(volts=(208, 230), volts_min=197, volts_max=253)).verdict.value, "bad")
+        self.assertEqual(line_volts(measure("240"), Plate()).verdict.value, "unjudged")
+
+    def test_a_back_fed_leg(self) -> None:
+        found = line_volts(measure("2"), PLATE, (measure("119"), measure("118")))
+        self.assertEqual(found.verdict.value, "bad")
+        self.assertIn("back-fed", found.why)
+
+    def test_legs(self) -> None:
+        for text, expected in (("107", "watch"), ("108.0", "good"), ("148.8", "good"), ("150", "watch"), ("3", "bad")):
+            self.assertEqual(leg_volts(measure(text), measure("240"), "line.l1_ground.v").verdict.value, expected, text)
+
+    def test_where_line_voltage_is_lost(self) -> None:
+        """One dead point at a time: the fault lies between the last live and the first dead."""
+        way = ["line.disconnect.v", "line.l1_l2.v", "contactor.line.v", "contactor.load.v"]
+        for dead in range(len(way)):
+            readings = tuple(Reading(point, "240" if place < dead else "0.4") for place, point in enumerate(way))
+            found = {one.point: one for one in assess(Visit(plate=PLATE, readings=readings, seen={"contactor.armature": "in"})).findings}
+            bad = [point for point in way if found[point].verdict.value == "bad"]
+            self.assertEqual(bad, [way[dead]], way[dead])
+
+    def test_an_open_contactor_is_no_fault(self) -> None:
+        readings = (Reading("contactor.line.v", "240"), Reading("contactor.load.v", "0.1"))
+        self.assertEqual(verdicts(Visit(readings=readings))["contactor.load.v"], "unjudged")
+        self.assertEqual(verdicts(Visit(readings=readings, seen={"contactor.armature": "out"}))["contactor.load.v"], "unjudged")
+
+    def test_fuses(self) -> None:
+        for text, expected in {"0.3": "good", "1.0": "good", "closed": "good", "OL": "bad", "open": "bad", "4.0": "watch"}.items():
+            found = fuse("line.fuse1.ohm", ohm=measure(text))
+            assert found is not None
+            self.assertEqual(found.verdict.value, expected, text)
+        across, nothing = fuse("line.fuse1.v", volts=measure("238")), fuse("line.fuse1.v", volts=measure("0.0"))
+        assert across is not None
+        assert nothing is not None
+        self.assertEqual((across.verdict.value, nothing.verdict.value), ("bad", "unsure"))
+
+    def test_breaker(self) -> None:
+        self.assertIn("electrician", breaker("tripped", measure("14"), 40).next)
+        self.assertIn("Reset it once", breaker("tripped", measure("39"), 40).next)
+
+    def test_sag(self) -> None:
+        for text, expected in (("215", "good"), ("213", "watch"), ("168", "bad")):
+            self.assertEqual(start_sag(measure(text), measure("238"), PLATE).verdict.value, expected, text)
+
+
+class Control(unittest.TestCase):
+    WAY = ("control.r_c.v", "control.stat_r_c.v", "control.stat_y.v", "control.y_in.v", "control.y_out.v", "contactor.coil.v")
+
+    def test_where_control_voltage_is_lost(self) -> None:
+        plate = Plate(defrost=Defrost(control="demand"))
+        for dead, point in enumerate(self.WAY):
+            readings = tuple(Reading(name, "25.8" if place < dead else "0.2") for place, name in enumerate(self.WAY))
+            seen = {"control.delay": "over", "control.pressure": "closed", "control.float": "closed"}
+            found = verdicts(Visit(plate=plate, readings=readings, seen=seen))
+            self.assertEqual([name for name in self.WAY if found[name] == "bad"], [point])
+
+    def test_the_board_only_with_everything_else_in_order(self) -> None:
+        y_out = measure("0.2")
+        self.assertEqual(board_pass(y_out, Safeties(True, True, True)).verdict.value, "bad")
+        self.assertEqual(board_pass(y_out, Safeties(False, True, True)).verdict.value, "unjudged")
+        self.assertEqual(board_pass(y_out, Safeties(True, False, True)).verdict.value, "watch")
+        self.assertEqual(board_pass(y_out, Safeties(True, None, None)).verdict.value, "unsure")
+        for safeties in (Safeties(False, True), Safeties(True, False), Safeties(None, True)):
+            self.assertEqual(board_pass(y_out, safeties).accuses, "")
+
+    def test_a_broken_thermostat_wire(self) -> None:
+        readings = (Reading("control.r_c.v", "26.0"), Reading("control.stat_r_c.v", "3.0"))
+        found = next(one for one in assess(Visit(readings=readings)).findings if one.point == "control.stat_r_c.v")
+        self.assertIn("broken wire", found.why)
+
+
+class Running(unittest.TestCase):
+    def test_compressor_by_both_schools(self) -> None:
+        def judge(amps: str, school: str, low: bool = False) -> str:
+            return run_amps(measure(amps), 20, HouseRules(plate_amps=school), low).verdict.value  # type: ignore[arg-type]
+
+        self.assertEqual(
+            [judge(a, "ceiling") for a in ("7.9", "8.0", "9.9", "10.0", "20.0", "20.1")], ["bad", "watch", "watch", "good", "good", "bad"]
+        )
+        self.assertEqual([judge(a, "computed") for a in ("20.0", "20.1", "31.2", "31.3")], ["good", "watch", "watch", "bad"])
+        self.assertEqual(judge("6.0", "ceiling", low=True), "good")
+
+    def test_low_amps_accuse_no_part(self) -> None:
+        self.assertEqual(run_amps(measure("5.0"), 20).accuses, "")
+
+    def test_fan(self) -> None:
+        for text, expected in (("0.47", "watch"), ("0.48", "good"), ("1.20", "good"), ("1.21", "bad")):
+            self.assertEqual(fan_amps(measure(text), 1.2).verdict.value, expected, text)
+
+    def test_the_handbooks_coarse_clamp_can_tell_a_fan_under_its_fla(self) -> None:
+        self.assertEqual(fan_amps(measure("0.7"), 1.2).verdict.value, "good")
+
+    def test_the_parts_add_up(self) -> None:
+        # Bands of 0.05 each: √3 × 0.05 + 0.5 = 0.587 A.
+        self.assertEqual(total_amps(measure("13.8"), measure("12.4"), measure("0.9")).verdict.value, "good")
+        self.assertEqual(total_amps(measure("13.9"), measure("12.4"), measure("0.9")).verdict.value, "watch")
+
+    def test_inverters_and_electronic_fans_are_unjudged(self) -> None:
+        plate = Plate(compressor=Compressor(rla=12, kind="inverter"), fan=Fan(fla=1, kind="electronic"))
+        readings = (Reading("amps.compressor.run_a", "14"), Reading("amps.fan.run_a", "1.4"), Reading("amps.compressor.peak_a", "20"))
+        self.assertEqual(set(verdicts(Visit(plate=plate, readings=readings)).values()), {"unjudged"})
+
+    def test_heaters(self) -> None:
+        element = Element(kw=4.8, volts=240)
+        self.assertEqual(expected_amps(element), 20)
+        for text, expected in (("18.0", "good"), ("17.9", "watch"), ("22.0", "good"), ("22.1", "watch"), ("0.1", "bad")):
+            self.assertEqual(element_amps(measure(text), element).verdict.value, expected, text)
+        # At 228 V the same element draws 19 A.
+        self.assertEqual(element_amps(measure("17.2"), element, measure("228")).verdict.value, "good")
+        self.assertEqual(element_amps(measure("0.0"), Element(kw=4.8, volts=240, disconnected="gas backs it up")).verdict.value, "watch")
+
+    def test_heater_circuit_of_nec_424(self) -> None:
+        # NEC 424.3(B), now 424.4: continuous load, 125 %, from memory. 9.6 kW at 240 V is 40 A, so 50 A.
+        for fuse_a, expected in ((50, "good"), (45, "bad")):
+            found = element_circuit(AuxHeat(elements=(Element(kw=9.6, volts=240),), protection_a=fuse_a))
+            assert found is not None
+            self.assertEqual(found.verdict.value, expected)
+
+    def test_the_blower_capacitor_by_the_bench_rule(self) -> None:
+        plate = Plate(blower_capacitor=BlowerCapacitor(uf=10, tolerance_pct=5))
+        self.assertEqual(verdicts(Visit(plate=plate, readings=(Reading("cap.blower.uf", "9.4"),)))["cap.blower.uf"], "bad")
+
+    def test_record_only_points_are_kept_and_not_judged(self) -> None:
+        found = assess(Visit(readings=(Reading("record.suction.psi", "118"), Reading("record.superheat.dif", "11"))))
+        self.assertEqual((found.findings, found.recorded), ((), ("record.suction.psi", "record.superheat.dif")))

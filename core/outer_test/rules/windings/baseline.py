@@ -1,0 +1,70 @@
+"""Shorted turns, by comparison at one temperature: the rule `winding-short` (handbook section 7)."""
+
+from decimal import Decimal
+from typing import Literal
+
+from outer_test.judgement import DEFAULT, Finding, HouseRules, Verdict, judged
+from outer_test.measurement import Measured, celsius, decide, exact, product, say, why_unsure
+
+Conductor = Literal["copper", "aluminium"]
+CONSTANT_C = {"copper": Decimal("234.5"), "aluminium": Decimal(225)}
+REFERENCE_C = Decimal(25)
+ALLOWED = Decimal("0.05")
+
+
+def at_25c(ohm: Measured, shell_f: float, conductor: Conductor = "copper") -> Measured:
+    """A winding's resistance as it would be at 25 °C: R × (K + 25) ÷ (K + T), K 234.5 for copper, 225 for aluminium.
+
+    ohm: Ω. shell_f: temperature of the soaked shell, °F. Source: [P: IEEE 112, from memory].
+
+    >>> from outer_test.measurement import measure
+    >>> say(at_25c(measure("2.000"), 122).number)
+    '1.824'
+    """
+    constant = CONSTANT_C[conductor]
+    return product([ohm], factor=(constant + REFERENCE_C) / (constant + celsius(exact(shell_f))))
+
+
+def winding_short(now: Measured, baseline: Measured, point: str, rules: HouseRules = DEFAULT) -> Finding:
+    """Held against the unit's own baseline, both at 25 °C: more than 5 % under it is `watch`, through `decision`.
+
+    now, baseline: Ω at 25 °C. Source: [P: IEEE 112 for the temperature; the 5 % is common practice].
+
+    >>> from outer_test.measurement import measure
+    >>> winding_short(measure("0.552"), measure("0.600"), "winding.c_r.ohm").verdict.value
+    'watch'
+    """
+    rule = "winding-short"
+    before = baseline.number or Decimal(0)
+    floor = before * (1 - ALLOWED)
+    side = decide(now, floor, None, rules.decision)
+    value = now.number or Decimal(0)
+    off = say(abs(value / before - 1) * 100, 2) if before else "0"
+    why = f"{say(value)} Ω at 25 °C, {off} % {'under' if value < before else 'over'} this unit's baseline of {say(before)} Ω."
+    verdict, step = Verdict.GOOD, ""
+    if side == "unsure":
+        verdict, (reason, step) = Verdict.UNSURE, why_unsure(now, "Ω")
+        why = f"{why} {reason}"
+    elif side == "below":
+        verdict, step = Verdict.WATCH, "Turns may be shorted: measure again on clean terminals, and watch the running amps."
+    return judged(
+        point, rule, verdict, why, now, unit="Ω", watch_low=float(floor), nominal=float(before), decision=rules.decision, next=step
+    )  # fmt: skip
+
+
+def start_above_run(c_r: Measured, c_s: Measured, motor: str = "winding") -> Finding | None:
+    """`watch` where the start winding does not read above the run winding; None where it does. Both in Ω.
+
+    Source: [T] common practice, no source.
+
+    >>> from outer_test.measurement import measure
+    >>> start_above_run(measure("1.9"), measure("1.2")).verdict.value
+    'watch'
+    """
+    if c_r.number is None or c_s.number is None or c_s.number > c_r.number:
+        return None
+    why = f"Start ({say(c_s.number)} Ω) does not read above run ({say(c_r.number)} Ω)."
+    return judged(
+        f"{motor}.c_s.ohm", "winding-short", Verdict.WATCH, why, c_s, unit="Ω",
+        next="Were start and run mixed up? Else the start winding has shorted turns.",
+    )  # fmt: skip

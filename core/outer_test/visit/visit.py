@@ -1,0 +1,276 @@
+"""One visit to one unit: everything that was read, seen, switched and lifted. The visit file has this very shape."""
+
+from dataclasses import dataclass, field
+from datetime import date, datetime
+from typing import Literal
+
+from outer_test.judgement import HouseRules
+from outer_test.measurement import Accuracy, FieldProblem, Record, ValueProblem, parse_value, quantity
+from outer_test.nameplate import Contactor, Plate
+from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS
+
+Complaint = Literal[
+    "nothing-at-all", "hums-no-start", "trips-breaker", "fan-stopped", "compressor-stopped", "iced-over",
+    "blows-cold", "never-defrosts", "defrosts-too-often", "noisy-defrost", "high-bill", "maintenance",
+]  # fmt: skip
+MeterUnit = Literal["uf", "v", "vdc", "a", "ohm", "mohm", "f", "s"]
+PowerClaim = Literal["unknown", "live", "dead-claimed"]
+PEAK_BY = ("inrush", "max-hold")
+PEAK_FITTED = ("none", "two-wire", "relay")
+PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]
+
+
+def _aware(name: str, at: datetime | None) -> None:
+    if at is not None and at.tzinfo is None:
+        raise FieldProblem(name, "needs its offset from UTC, as in 2027-01-14T09:42:00Z")
+
+
+@dataclass(frozen=True, slots=True)
+class Reading(Record):
+    """One value at one point. `value` is text, because its digits carry the resolution."""
+
+    point: str
+    value: str
+    meter: str | None = None
+    at: datetime | None = None
+    by: Literal["inrush", "max-hold"] | None = None
+    fitted: Literal["none", "two-wire", "relay"] | None = None
+    turns: int = quantity("turns", 1, 100, default=1)
+    top: float | None = quantity("the unit", 1e-9, 1e12, doc="top of the range in use, which OL is above")
+    power: PowerState | None = None  # the unit's power when it was taken, as recorded then
+    id: str | None = None
+    supersedes: str | None = None
+
+    def __post_init__(self) -> None:
+        Record.__post_init__(self)
+        _aware("at", self.at)
+        point = POINTS.get(self.point)
+        if point is None or point.kind != "number":
+            raise FieldProblem("point", f'"{self.point[:60]}" is not a point where a value is measured')
+        try:
+            value = parse_value(self.value)
+        except ValueProblem as problem:
+            raise FieldProblem("value", str(problem)) from None
+        if value.kind in ("closed", "open") and point.unit != "ohm":
+            raise FieldProblem("value", f"{value.kind} is a beep test's answer; {self.point} takes {point.sign}")
+        if value.number is not None and value.number < 0 and point.unit not in MAY_BE_NEGATIVE:
+            raise FieldProblem("value", f"{self.value} {point.sign}: cannot be negative")
+
+
+@dataclass(frozen=True, slots=True)
+class Seen(Record):
+    """A thing seen, with its time."""
+
+    value: str
+    at: datetime | None = None
+
+    def __post_init__(self) -> None:
+        _aware("at", self.at)
+
+
+@dataclass(frozen=True, slots=True)
+class PowerEvent(Record):
+    """What somebody said of the power. *Dead (proved)* is never said: readings prove it."""
+
+    state: PowerClaim
+    at: datetime | None = None
+
+    def __post_init__(self) -> None:
+        _aware("at", self.at)
+
+
+@dataclass(frozen=True, slots=True)
+class LiftedEnd(Record):
+    """How a line of the not-put-back list ended; all but `back` need a reason."""
+
+    how: Literal["back", "retired", "left"]
+    at: datetime | None = None
+    why: str = ""
+
+    def __post_init__(self) -> None:
+        _aware("at", self.at)
+        if self.how != "back" and not self.why.strip():
+            raise FieldProblem("why", "say why it is not put back")
+
+
+@dataclass(frozen=True, slots=True)
+class Lifted(Record):
+    """A lifted wire, jumper, removed panel, pulled fuse or the like: one line until it ends."""
+
+    what: str
+    at: datetime | None = None
+    end: LiftedEnd | None = None
+    id: str | None = None
+
+    def __post_init__(self) -> None:
+        _aware("at", self.at)
+        if not self.what.strip():
+            raise FieldProblem("what", "say what was lifted, pulled or jumpered")
+
+
+@dataclass(frozen=True, slots=True)
+class Conditions(Record):
+    """The day's temperatures."""
+
+    outdoor_f: float | None = quantity("°F", -60, 140)
+    indoor_f: float | None = quantity("°F", 20, 120)
+    outdoor_rh: float | None = quantity("%", 0, 100)
+
+
+@dataclass(frozen=True, slots=True)
+class FittedCapacitor(Record):
+    """A run capacitor found in the unit, by its own label.
+
+    `section` is what it serves. A dual used as a single serves `herm` or `fan` with its other section in `unused_uf`.
+    `add_on` marks a part strapped in parallel.
+    """
+
+    section: Literal["both", "herm", "fan"]
+    uf: float | None = quantity("µF", 0.5, 200, doc="HERM section of a dual")
+    fan_uf: float | None = quantity("µF", 0.5, 200, doc="FAN section of a dual")
+    unused_uf: float | None = quantity("µF", 0.5, 200)
+    vac: float | None = quantity("V a.c.", 100, 660)
+    tolerance_pct: float | None = quantity("%", 0.5, 25)
+    duty: Literal["run", "start"] = "run"
+    add_on: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Baseline(Record):
+    """A winding pair as this unit read it before, with the shell's temperature then."""
+
+    point: Literal["winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm"]
+    value: str
+    shell_f: float = quantity("°F", -40, 300, required=True)
+    at: datetime | None = None
+
+    def __post_init__(self) -> None:
+        Record.__post_init__(self)
+        _aware("at", self.at)
+        try:
+            number = parse_value(self.value).number
+        except ValueProblem as problem:
+            raise FieldProblem("value", str(problem)) from None
+        if number is None or number <= 0:
+            raise FieldProblem("value", "a baseline is a number above 0")
+
+
+@dataclass(frozen=True, slots=True)
+class StockPart(Record):
+    """A capacitor on the van."""
+
+    uf: float = quantity("µF", 0.5, 1500, required=True)
+    vac: float = quantity("V a.c.", 100, 660, required=True)
+    fan_uf: float | None = quantity("µF", 0.5, 200, doc="FAN section of a dual; absent on a single")
+    duty: Literal["run", "start"] = "run"
+    count: int = quantity("pieces", 0, 1000, default=1)
+
+
+@dataclass(frozen=True, slots=True)
+class DefrostEvent(Record):
+    """One event of a watched defrost, `s` seconds after it was forced."""
+
+    s: float = quantity("s", -3600, 1e5, required=True)
+    event: Literal[
+        "forced", "contactor-open", "contactor-close", "valve-shift", "fan-off", "aux-on", "outdoor-line-warm",
+        "switch-open", "ended", "fan-on", "valve-back", "aux-off",
+    ] = "forced"  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class BoardWire(Record):
+    """A wire of the old defrost board: its terminal, its colour, where it comes from, and its terminal on the new board."""
+
+    terminal: str
+    colour: str = ""
+    goes_to: str = ""
+    new_terminal: str = ""
+
+    def __post_init__(self) -> None:
+        if not self.terminal.strip():
+            raise FieldProblem("terminal", "say which terminal the wire is on")
+
+
+@dataclass(frozen=True, slots=True)
+class Visit(Record):
+    """Everything `assess` looks at. Each part may be absent."""
+
+    format: Literal["outer-test-visit"] = "outer-test-visit"
+    version: Literal[1] = 1
+    plate: Plate = Plate()
+    fitted: tuple[FittedCapacitor, ...] = ()
+    rules: HouseRules = HouseRules()
+    contactor_fitted: Contactor | None = None
+    meters: dict[str, dict[MeterUnit, Accuracy | tuple[Accuracy, ...]]] = field(default_factory=dict)
+    calibration_due: dict[str, date] = field(default_factory=dict)
+    baseline: tuple[Baseline, ...] = ()
+    van_stock: tuple[StockPart, ...] = ()
+    conditions: Conditions = Conditions()
+    complaint: Complaint | None = None
+    began: Literal["suddenly", "slowly"] | None = None
+    power: tuple[PowerEvent, ...] = ()
+    readings: tuple[Reading, ...] = ()
+    seen: dict[str, str | Seen] = field(default_factory=dict)
+    lifted: tuple[Lifted, ...] = ()
+    defrost_run: tuple[DefrostEvent, ...] = ()
+    defrost_forced_at: datetime | None = None
+    board_wires: tuple[BoardWire, ...] = ()
+    defrost_watched_s: float | None = quantity("s", 0, 1e5, doc="how long the defrost was watched; to the last event where absent")
+
+    def __post_init__(self) -> None:
+        Record.__post_init__(self)
+        _aware("defrost_forced_at", self.defrost_forced_at)
+        if len({wire.terminal for wire in self.board_wires}) != len(self.board_wires):
+            raise FieldProblem("board_wires", "names one terminal twice")
+        for name, seen in self.seen.items():
+            check_seen(name, seen if isinstance(seen, str) else seen.value)
+        for index, reading in enumerate(self.readings):
+            if reading.meter is not None and reading.meter not in self.meters:
+                raise FieldProblem(f"readings.{index}.meter", f'"{reading.meter[:40]}" is not among the meters')
+
+    def saw(self, point: str) -> str | None:
+        """The word recorded at a looked-at point, or None."""
+        seen = self.seen.get(point)
+        return seen.value if isinstance(seen, Seen) else seen
+
+    def saw_at(self, point: str) -> datetime | None:
+        """When it was seen, where that was recorded."""
+        seen = self.seen.get(point)
+        return seen.at if isinstance(seen, Seen) else None
+
+
+def check_seen(name: str, word: str) -> None:
+    """Hold a looked-at point and its word to the catalogue. Raises FieldProblem.
+
+    >>> check_seen("look.capacitor.case", "puffy")
+    Traceback (most recent call last):
+    ...
+    outer_test.measurement.quantity.FieldProblem: look.capacitor.case: is one of flat, dished, bulged, leaking, not "puffy"
+    """
+    point = POINTS.get(name)
+    if point is None or point.kind != "seen":
+        raise FieldProblem("seen", f'"{name[:60]}" is not a point that is looked at')
+    if word not in point.choices:
+        raise FieldProblem(name, f'is one of {", ".join(point.choices)}, not "{word[:40]}"')
+
+
+def standing_readings(visit: Visit) -> dict[str, Reading]:
+    """The reading that stands at each point, by point name and tags; the others are history.
+
+    A reading is told apart by point, `by` and `fitted`. The latest of a kind stands: by its time where both have one,
+    else by its place in the list. One that another supersedes never stands.
+
+    >>> v = Visit(readings=(Reading("cap.herm.uf", "50"), Reading("cap.herm.uf", "54.1")))
+    >>> standing_readings(v)["cap.herm.uf"].value
+    '54.1'
+    """
+    gone = {reading.supersedes for reading in visit.readings if reading.supersedes is not None}
+    stand: dict[str, Reading] = {}
+    for reading in visit.readings:
+        if reading.id is not None and reading.id in gone:
+            continue
+        key = "|".join(filter(None, (reading.point, reading.by, reading.fitted)))
+        before = stand.get(key)
+        if before is None or before.at is None or reading.at is None or reading.at >= before.at:
+            stand[key] = reading
+    return stand

@@ -1,0 +1,33 @@
+"""Visits with a watched defrost, for tests: every precondition proved unless a test says otherwise."""
+
+from outer_test.assessment import assess
+from outer_test.nameplate import AuxHeat, Compressor, Defrost, Plate
+from outer_test.visit import DefrostEvent, Reading, Visit
+
+SWITCHED = Defrost(control="time-temperature", minutes=60, closes_f=30, opens_f=55, limit_min=10)
+DEMAND = Defrost(control="demand", limit_min=10)
+AUX = AuxHeat(kind="electric")
+PROVED = {"defrost.call": "yes", "defrost.pins": "right"}
+
+
+def plate(defrost: Defrost, **more: object) -> Plate:
+    return Plate(defrost=defrost, **({"aux_heat": AUX, "valve": "O", "compressor": Compressor(rla=15)} | more))  # type: ignore[arg-type]
+
+
+def visit(defrost: Defrost, events: tuple[DefrostEvent, ...], watched: float, **more: object) -> Visit:
+    """A visit whose preconditions are all proved."""
+    readings = (Reading("control.r_c.v", "26.0"), *((Reading("defrost.switch.ohm", "closed"),) if defrost.control != "demand" else ()))
+    base: dict[str, object] = {
+        "plate": plate(defrost),
+        "defrost_run": events,
+        "defrost_watched_s": watched,
+        "seen": PROVED,
+        "readings": readings,
+    }
+    return Visit(**(base | more))  # type: ignore[arg-type]
+
+
+def lanes(of: Visit) -> dict[str, str]:
+    return {
+        one.point.removeprefix("defrost.run."): one.verdict.value for one in assess(of).findings if one.point.startswith("defrost.run.")
+    }
