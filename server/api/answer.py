@@ -3,7 +3,7 @@
 from functools import cache
 from typing import Any
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from pydantic import TypeAdapter
 
 from visits.load import Loaded
@@ -21,11 +21,6 @@ def answer(shape: type, value: Any) -> HttpResponse:
     return HttpResponse(_adapter(shape).dump_json(value), content_type="application/json")
 
 
-def round_for(request: HttpRequest, loaded: Loaded) -> Round:
-    """A visit's round, without its steps where the asker has them: the header `Known-Plan` names the plan they are of."""
-    return show_round(loaded, known_plan=request.headers.get("Known-Plan", ""))
-
-
-def answer_round(request: HttpRequest, loaded: Loaded) -> HttpResponse:
-    """A visit's round, for who just wrote on it; see `round_for`."""
-    return answer(Round, round_for(request, loaded))
+def answer_round(loaded: Loaded) -> HttpResponse:
+    """A visit's round, for who just wrote on it."""
+    return answer(Round, show_round(loaded))

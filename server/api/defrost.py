@@ -69,33 +69,33 @@ class Rehearsal:
 @router.post("/{visit_id}/defrost/stamps", response={200: Round, **REFUSALS})
 def keep_stamp(request: Asking, visit_id: UUID, body: Body[NewStamp]) -> HttpResponse:
     """Stamp an event; `forced` begins a new run, `stopped` says that nobody watches any more."""
-    return answer_round(request, stamp(request.auth, visit_id, Stamp(body.id, body.event, aware(body.at))))
+    return answer_round(stamp(request.auth, visit_id, Stamp(body.id, body.event, aware(body.at))))
 
 
 @router.post("/{visit_id}/defrost/undo", response={200: Round, **REFUSALS})
 def take_back(request: Asking, visit_id: UUID, body: Body[Undo]) -> HttpResponse:
     """Take a stamp back."""
-    return answer_round(request, undo_stamp(request.auth, visit_id, body.id, body.stamp))
+    return answer_round(undo_stamp(request.auth, visit_id, body.id, body.stamp))
 
 
 @router.put("/{visit_id}/conditions", response={200: Round, **REFUSALS})
 def keep_conditions(request: Asking, visit_id: UUID, body: Body[Conditions]) -> HttpResponse:
     """Keep the day's outdoor and indoor temperature, °F, and the outdoor humidity, %."""
-    return answer_round(request, write_conditions(request.auth, visit_id, body))
+    return answer_round(write_conditions(request.auth, visit_id, body))
 
 
 @router.post("/{visit_id}/defrost/wires", response={200: Round, **REFUSALS})
 def map_board_wire(request: Asking, visit_id: UUID, body: Body[NewWire]) -> HttpResponse:
     """Write a line of the wire map of a board that is swapped; the same terminal again corrects it."""
     wire = BoardWire(body.terminal, body.colour, body.goes_to, body.new_terminal)
-    return answer_round(request, map_wire(request.auth, visit_id, WireLine(body.id, wire, body.gone)))
+    return answer_round(map_wire(request.auth, visit_id, WireLine(body.id, wire, body.gone)))
 
 
 @router.post("/{visit_id}/defrost/simulated", response={200: Round, **REFUSALS})
 def simulated(request: Asking, visit_id: UUID, body: Body[Simulated]) -> HttpResponse:
     """Let the simulated board run and stamp a whole defrost. Only where the demo is: a real visit records real runs."""
     _need_demo()
-    return answer_round(request, simulate(request.auth, visit_id, body.id, body.fault))
+    return answer_round(simulate(request.auth, visit_id, body.id, body.fault))
 
 
 @router.get("/{visit_id}/defrost/simulated", response={200: Rehearsal, **REFUSALS})

@@ -14,8 +14,7 @@ from api.visits import REFUSALS
 from files.log_in import new_job, start
 from fleet.write_unit import find_unit
 from outer_test.entry import Mapping, RowProblem
-from outer_test.procedure import title_of
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, title_of
 from visits.models import ImportJob
 
 router = Router(tags=["imports"])

@@ -24,8 +24,7 @@ class FieldNamingAPI(NinjaAPI):
 api = FieldNamingAPI(
     title="Outer Test",
     version="1",
-    description="Readings at a heat pump's outdoor unit, judged. Sign in at /api/session first. Who writes on a visit and has its round "
-    "already names its `plan` in the header Known-Plan: the answer then leaves the stations out, where they are still those.",
+    description="Readings at a heat pump's outdoor unit, judged. Sign in at /api/session first.",
     auth=SignedIn(),
     parser=KeepableParser(),
     urls_namespace="api",

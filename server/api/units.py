@@ -164,7 +164,7 @@ def read_plate(request: Asking, unit_id: UUID, body: Body[PlateRead]) -> HttpRes
     read = PlateAsRead(body.plate, body.fitted, body.contactor_fitted, body.why)
     write_plate(request.auth, body.visit, unit_id, body.id, read)
     row = find_visit(request.auth.company, body.visit)
-    return answer_round(request, load_visit(request.auth.company, row))
+    return answer_round(load_visit(request.auth.company, row))
 
 
 @router.post("/{unit_id}/visits", response={200: Opened, 404: Problem, 409: Problem, 422: Problem})

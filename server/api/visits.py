@@ -8,7 +8,7 @@ from uuid import UUID, uuid5
 from django.http import HttpResponse
 from ninja import Body, Router
 
-from api.answer import answer, answer_round, round_for
+from api.answer import answer, answer_round
 from api.problems import Problem, Refused
 from api.signed_in import Asking
 from outer_test.entry import LeftOver, TypedProblem, parse_line, parse_typed
@@ -16,7 +16,7 @@ from outer_test.measurement import FieldProblem
 from outer_test.visit import POINTS
 from visits.load import find_visit, load_visit
 from visits.shapes import Round, Today, VisitShown
-from visits.show import show_visit
+from visits.show import show_round, show_visit
 from visits.today import today
 from visits.visit_file import write_visit
 from visits.write_entries import NewEntry, write_entries
@@ -143,7 +143,7 @@ def keep_reading(request: Asking, visit_id: UUID, body: Body[TypedReading]) -> H
     entry = NewEntry(
         body.id, body.point, value, aware(body.at), body.meter, body.by, body.fitted, body.turns, body.top, body.supersedes
     )  # fmt: skip
-    return answer_round(request, write_entries(request.auth, visit_id, [entry]))
+    return answer_round(write_entries(request.auth, visit_id, [entry]))
 
 
 @router.post("/visits/{visit_id}/line", response={200: LineKept, **REFUSALS})
@@ -167,37 +167,37 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
     ]
     loaded = write_entries(request.auth, visit_id, entries)
     kept = tuple(item.point for item in parsed.items)
-    return answer(LineKept, LineKept(kept, parsed.left_over, parsed.rest, round_for(request, loaded)))
+    return answer(LineKept, LineKept(kept, parsed.left_over, parsed.rest, show_round(loaded)))
 
 
 @router.post("/visits/{visit_id}/power", response={200: Round, **REFUSALS})
 def say_power(request: Asking, visit_id: UUID, body: Body[PowerSaid]) -> HttpResponse:
     """Say that the unit is live, or claim it dead. Dead is only ever proved by readings."""
-    return answer_round(request, claim_power(request.auth, visit_id, body.id, body.state, aware(body.at)))
+    return answer_round(claim_power(request.auth, visit_id, body.id, body.state, aware(body.at)))
 
 
 @router.post("/visits/{visit_id}/lifted", response={200: Round, **REFUSALS})
 def lift(request: Asking, visit_id: UUID, body: Body[LiftedWhat]) -> HttpResponse:
     """Add a line to the not-put-back list."""
-    return answer_round(request, add_lifted(request.auth, visit_id, body.id, body.what, aware(body.at)))
+    return answer_round(add_lifted(request.auth, visit_id, body.id, body.what, aware(body.at)))
 
 
 @router.post("/visits/{visit_id}/lifted/{line_id}/end", response={200: Round, **REFUSALS})
 def put_back(request: Asking, visit_id: UUID, line_id: UUID, body: Body[LiftedHow]) -> HttpResponse:
     """End a line of the not-put-back list."""
-    return answer_round(request, end_lifted(request.auth, visit_id, line_id, body.id, body.how, body.why, aware(body.at)))
+    return answer_round(end_lifted(request.auth, visit_id, line_id, body.id, body.how, body.why, aware(body.at)))
 
 
 @router.post("/visits/{visit_id}/finish", response={200: Round, **REFUSALS})
 def finish_visit(request: Asking, visit_id: UUID, body: Body[FinishWhy]) -> HttpResponse:
     """Finish the visit. With lines still open it needs a reason, which prints on the sheet."""
-    return answer_round(request, finish(request.auth, visit_id, body.reason))
+    return answer_round(finish(request.auth, visit_id, body.reason))
 
 
 @router.post("/visits/{visit_id}/rejudge", response={200: Round, **REFUSALS})
 def judge_anew(request: Asking, visit_id: UUID, body: Body[Asked]) -> HttpResponse:
     """Judge an open visit by the company's house rules as they stand now; which ones it had before stays on record."""
-    return answer_round(request, judge_by_current_rules(request.auth, visit_id, body.id))
+    return answer_round(judge_by_current_rules(request.auth, visit_id, body.id))
 
 
 def aware(at: datetime | None) -> datetime | None:

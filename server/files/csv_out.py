@@ -6,8 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from accounts.models import Company
-from outer_test.procedure import title_of
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, title_of
 from visits.models import Entry
 
 COLUMNS = (

@@ -1,35 +1,35 @@
-"""`./judge FILE`: read a visit file, print its assessment as JSON. Needs no database."""
+"""`./judge FILE ...`: read visit files, print what they say as JSON. Needs no database."""
 
 import json
 import sys
 from pathlib import Path
 
-from pydantic import TypeAdapter
-
-from outer_test.assessment import Assessment, assess
+from outer_test.report import answer_for
 from visits.visit_file import VisitFileError, read_visit
 
-_ASSESSMENT = TypeAdapter(Assessment)
+_USAGE = "usage: ./judge FILE [FILE ...]    (- for standard input; several files answer one line each)"
 
 
 def main(words: list[str]) -> int:
     """Exit 0 with JSON on standard output; exit 2 with one line on standard error for anything that is no visit file."""
-    if len(words) != 1 or words[0] in ("-h", "--help"):
-        print("usage: ./judge FILE    (- for standard input)", file=sys.stderr)
-        return 0 if words and words[0] in ("-h", "--help") else 2
-    try:
-        text = sys.stdin.buffer.read() if words[0] == "-" else Path(words[0]).read_bytes()
-    except OSError as problem:
-        print(f"judge: {words[0]}: {problem.strerror}", file=sys.stderr)
-        return 2
-    try:
-        visit = read_visit(text)
-    except VisitFileError as problem:
-        print(f"judge: {words[0]}: {problem}", file=sys.stderr)
-        return 2
-    answer = _ASSESSMENT.dump_python(assess(visit), mode="json", exclude_none=True)
-    print(json.dumps(answer, ensure_ascii=False, indent=1))
-    return 0
+    if not words or words[0] in ("-h", "--help"):
+        print(_USAGE, file=sys.stderr)
+        return 0 if words else 2
+    status = 0
+    for name in words:
+        try:
+            text = sys.stdin.buffer.read() if name == "-" else Path(name).read_bytes()
+            answer = answer_for(read_visit(text))
+        except OSError as problem:
+            print(f"judge: {name}: {problem.strerror}", file=sys.stderr)
+            status = 2
+            continue
+        except VisitFileError as problem:
+            print(f"judge: {name}: {problem}", file=sys.stderr)
+            status = 2
+            continue
+        print(json.dumps(answer, ensure_ascii=False, indent=1 if len(words) == 1 else None))
+    return status
 
 
 if __name__ == "__main__":

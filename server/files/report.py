@@ -18,8 +18,9 @@ from files.report_tape import mark, tape
 from outer_test.assessment import Assessment, assess
 from outer_test.history import PartChanged
 from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding
-from outer_test.procedure import stations, title_of
+from outer_test.procedure import stations
 from outer_test.report import customer_page
+from outer_test.visit import title_of
 from visits.keep import parts_changed, unit_record
 from visits.load import Loaded
 from visits.models import Signature

@@ -13,7 +13,7 @@ from accounts.models import Company
 from fleet.models import UnitStanding
 from outer_test.history import Watched
 from outer_test.judgement import WORST_FIRST, Verdict
-from outer_test.procedure import title_of
+from outer_test.visit import title_of
 
 PAGE = 50
 _SHOWN = ("unit_id", "unit__site__name", "unit__label", "rank", "crosses", "left", "visit_at", "watched")

@@ -7,9 +7,7 @@ from uuid import UUID
 
 from django.core.cache import cache
 
-from accounts.composed import Composed
 from accounts.models import Company, Member
-from fleet.models import Unit
 from outer_test import visit as core
 from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, Visit
 from visits.to_core import Log, as_it_stands, core_lifted, core_readings, core_seen, core_visit
@@ -33,19 +31,8 @@ class Loaded:
     names: dict[int, str]
 
 
-def _written(model: type[Any]) -> Composed[Any]:
-    return Composed(lambda company, visit: model.objects.of(company).filter(visit=visit).order_by("id"))
-
-
-_VISIT: Composed[Visit] = Composed(lambda company, key: Visit.objects.of(company).filter(id=key))
-_VISIT_LOCKED: Composed[Visit] = Composed(lambda company, key: Visit.objects.of(company).filter(id=key).select_for_update())
-_UNIT: Composed[Unit] = Composed(lambda company, key: Unit.objects.of(company).filter(id=key))
-_ENTRIES: Composed[Entry] = _written(Entry)
-_POWER: Composed[PowerClaim] = _written(PowerClaim)
-_LIFTED: Composed[LiftedLine] = _written(LiftedLine)
-_ENDINGS: Composed[LiftedEnding] = _written(LiftedEnding)
-_STAMPS: Composed[DefrostStamp] = _written(DefrostStamp)
-_WIRES: Composed[BoardWireLine] = _written(BoardWireLine)
+def _written(model: type[Any], company: Company, row: Visit) -> list[Any]:
+    return list(model.objects.of(company).filter(visit=row).order_by("id"))
 
 
 def find_visit(company: Company, visit_id: UUID, lock: bool = False) -> Visit:
@@ -53,12 +40,11 @@ def find_visit(company: Company, visit_id: UUID, lock: bool = False) -> Visit:
 
     Raises NoSuchVisit, also for another company's visit.
     """
-    found = (_VISIT_LOCKED if lock else _VISIT).of(company, visit_id)
-    if not found:
-        raise NoSuchVisit
-    [row] = found
-    [row.unit] = _UNIT.of(company, row.unit_id)
-    return row
+    rows = Visit.objects.of(company).select_related("unit")
+    try:
+        return (rows.select_for_update(of=("self",)) if lock else rows).get(id=visit_id)
+    except Visit.DoesNotExist:
+        raise NoSuchVisit from None
 
 
 def open_for_writing(member: Member, visit_id: UUID) -> Visit:
@@ -72,16 +58,16 @@ def open_for_writing(member: Member, visit_id: UUID) -> Visit:
 def load_visit(company: Company, row: Visit) -> Loaded:
     """Gather what was written on this visit."""
     kept: dict[str, Any] = row.frozen or as_it_stands(company, row.unit)
-    lifted = _LIFTED.of(company, row.pk)
+    lifted = _written(LiftedLine, company, row)
     # Without a board there is nothing to stamp; and one is swapped once in years, so not every key asks for a wire map.
     board = bool(kept.get("plate", {}).get("defrost"))
     log = Log(
-        entries=_ENTRIES.of(company, row.pk),
-        power=sorted(_POWER.of(company, row.pk), key=lambda claim: (claim.at, claim.pk)),
+        entries=_written(Entry, company, row),
+        power=sorted(_written(PowerClaim, company, row), key=lambda claim: (claim.at, claim.pk)),
         lifted=lifted,
-        endings={ending.line_id: ending for ending in _ENDINGS.of(company, row.pk)} if lifted else {},
-        stamps=_STAMPS.of(company, row.pk) if board else [],
-        wires=_WIRES.of(company, row.pk) if board and row.has_board_wires else [],
+        endings={ending.line_id: ending for ending in _written(LiftedEnding, company, row)} if lifted else {},
+        stamps=_written(DefrostStamp, company, row) if board else [],
+        wires=_written(BoardWireLine, company, row) if board and row.has_board_wires else [],
     )
     return Loaded(row, log, core_visit(row, kept, log), member_names(company))
 

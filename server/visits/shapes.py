@@ -83,12 +83,10 @@ class DefrostShown:
 class Round:
     """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
 
-    `plan` names the stations, which are left out for an asker who said to know them; `caught` is what is wrong with taking a
-    reading now, by the power that its step asks for.
+    `caught` is what is wrong with taking a reading now, by the power that its step asks for.
     """
 
-    plan: str
-    stations: tuple[Station, ...] | None
+    stations: tuple[Station, ...]
     caught: dict[str, str]
     assessment: Assessment
     entries: tuple[EntryShown, ...]

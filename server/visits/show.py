@@ -10,7 +10,7 @@ from fleet.models import PlateRevision
 from outer_test.assessment import Assessment, assess
 from outer_test.circuit import cabinet
 from outer_test.judgement import SCHOOLS
-from outer_test.procedure import caught, plan_of
+from outer_test.procedure import caught, stations
 from outer_test.rules.defrost import FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
 from outer_test.visit import POINTS, Visit, inputs_of, standing_readings
 from visits.load import Loaded
@@ -19,17 +19,12 @@ from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, Pl
 from visits.to_core import STOPPED, standing_stamps
 
 
-def show_round(loaded: Loaded, assessment: Assessment | None = None, known_plan: str = "") -> Round:
-    """The changing part of a visit. The assessment is made here unless the caller has it.
-
-    The steps are the most of it and seldom change: they are left out for an asker who knows the plan of this name already.
-    """
+def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
+    """The changing part of a visit. The assessment is made here unless the caller has it."""
     visit, row = loaded.visit, loaded.row
     judged = assessment or assess(visit)
-    plan = plan_of(visit, {found.point: found.verdict for found in judged.findings})
     return Round(
-        plan=plan.name,
-        stations=None if plan.name == known_plan else plan.stations,
+        stations=stations(visit, {found.point: found.verdict for found in judged.findings}),
         caught=caught(judged.power.state),
         assessment=judged,
         entries=tuple(_entries(loaded)),

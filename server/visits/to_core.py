@@ -1,9 +1,7 @@
 """Rows as the core's shapes."""
 
-import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from functools import lru_cache
 from typing import Any
 
 from accounts.models import Company
@@ -40,7 +38,7 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
         "complaint": row.complaint or None, "began": row.began or None,
     }  # fmt: skip
     return replace(
-        _nothing_read(json.dumps({**kept, **said})),
+        visit_from({**kept, **said}),
         power=tuple(core.PowerEvent(claim.state, claim.at) for claim in log.power),  # type: ignore[arg-type]
         readings=core_readings(log.entries),
         seen=core_seen(log.entries),
@@ -50,12 +48,6 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
         board_wires=tuple(core.BoardWire(one.terminal, one.colour, one.goes_to, one.new_terminal) for one in _standing_wires(log.wires)),
         defrost_watched_s=max((one.s for one in standing if one.event == STOPPED), default=None),
     )
-
-
-@lru_cache(maxsize=256)
-def _nothing_read(kept: str) -> core.Visit:
-    """The visit before anything was written. Between two keys it is the same, and checking plate, meters and stock takes long."""
-    return visit_from(json.loads(kept))
 
 
 def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:

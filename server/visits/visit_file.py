@@ -34,7 +34,8 @@ def read_visit(text: str | bytes) -> Visit:
 
 
 _YES_NO_FIELDS = frozenset(
-    ("shift_delay", "add_on", "cut", "fault", "switch_in_air", "pressure_switch", "low_ambient_kit", "freeze_stat")
+    ("shift_delay", "add_on", "cut", "fault", "switch_in_air", "pressure_switch", "low_ambient_kit", "freeze_stat",
+     "confirmed", "switched_by_board", "unit_said", "put_back")
 )  # fmt: skip
 
 

@@ -9,9 +9,8 @@ from django.utils import timezone
 
 from accounts.models import Company, Member
 from outer_test.measurement import FieldProblem
-from outer_test.procedure import RUN_EVENTS
 from outer_test.simulation import FAULTS, simulate_defrost
-from outer_test.visit import DefrostEvent
+from outer_test.visit import RUN_EVENTS, DefrostEvent
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import DefrostStamp, Visit
 from visits.to_core import STOPPED, standing_stamps

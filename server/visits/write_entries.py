@@ -12,8 +12,7 @@ from accounts.models import Member
 from outer_test import visit as core
 from outer_test.assessment import power_of
 from outer_test.measurement import FieldProblem
-from outer_test.procedure import LIFTED_FOR
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, things_off, words_for
 from visits.load import Loaded, load_visit, loaded_with, open_for_writing
 from visits.models import Entry, LiftedLine, Visit
 
@@ -94,14 +93,15 @@ def _check_tags(entry: NewEntry) -> None:
 
 def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry], now: datetime) -> list[LiftedLine]:
     """Add the lines that taking these readings means, unless they stand open; a correction lifts nothing again."""
-    open_now = {line.what for line in before.visit.lifted if line.end is None}
+    open_now = set(things_off(before.visit))
     added: list[LiftedLine] = []
     for entry in fresh:
-        what = LIFTED_FOR.get(entry.point)
-        if what is None or what in open_now or entry.supersedes is not None:
+        thing = POINTS[entry.point].lifts
+        if thing is None or thing in open_now or entry.supersedes is not None:
             continue
+        what = words_for(thing)
         added.append(
             LiftedLine(company=member.company, uuid=uuid5(entry.id, "lifted"), visit=row, member=member, at=entry.at or now, what=what)
         )
-        open_now.add(what)
+        open_now.add(thing)
     return list(LiftedLine.objects.of(member.company).bulk_create(added)) if added else []

@@ -12,6 +12,7 @@ from outer_test import visit as core
 from outer_test.measurement import FieldProblem
 from outer_test.procedure import FinishProblem, check_finish
 from outer_test.rules.defrost import BOARD_WIRE
+from outer_test.visit import Thing, things_off, words_for
 from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
@@ -29,9 +30,8 @@ def claim_power(member: Member, visit_id: UUID, claim_id: UUID, state: str, at: 
         )
         if made and state == "dead-claimed":
             before = load_visit(member.company, row)
-            what = "Disconnect pulled"
-            if what not in {line.what for line in before.visit.lifted if line.end is None}:
-                _add_line(member, row, uuid5(claim_id, "lifted"), what, now)
+            if Thing.DISCONNECT not in things_off(before.visit):
+                _add_line(member, row, uuid5(claim_id, "lifted"), words_for(Thing.DISCONNECT), now)
         return load_visit(member.company, row)
 
 

@@ -1,16 +1,14 @@
 """The circuit as the findings leave it: which parts and wires are proven, suspect, or not yet looked at."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Literal
 
 from outer_test.circuit.build import make_circuit
 from outer_test.circuit.graph import Circuit, Link, Part, Wire
 from outer_test.circuit.probes import Probe, probes
 from outer_test.judgement import Finding, Verdict
-from outer_test.nameplate import Plate
-from outer_test.visit import FittedCapacitor, Visit
+from outer_test.visit import Visit
 
 State = Literal["proven", "not-yet", "suspect"]
 
@@ -73,7 +71,7 @@ def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
     >>> cabinet(Visit(), ()).parts[0].state
     'not-yet'
     """
-    circuit, spots = _drawn(visit.plate, visit.fitted)
+    circuit = make_circuit(visit)
     parts: dict[str, State] = {}
     wires: dict[str, State] = {}
     for finding in findings:
@@ -88,16 +86,8 @@ def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
         tuple(PartShown(part, parts.get(part.name, "not-yet")) for part in circuit.parts),
         tuple(WireShown(wire, wires.get(wire.name, "not-yet")) for wire in circuit.wires),
         circuit.links,
-        spots,
+        probes(visit, circuit),
     )
-
-
-# A visit is drawn anew at every key, and its unit's circuit changes with its plate alone.
-@lru_cache(maxsize=256)
-def _drawn(plate: Plate, fitted: tuple[FittedCapacitor, ...]) -> tuple[Circuit, tuple[Probe, ...]]:
-    visit = Visit(plate=plate, fitted=fitted)
-    circuit = make_circuit(visit)
-    return circuit, probes(visit, circuit)
 
 
 def _state(verdict: Verdict) -> State | None:
@@ -133,12 +123,3 @@ def _is_end(terminal: str, said: str) -> bool:
     if said.startswith(".") or "." not in said:
         return terminal.startswith("capacitor") and terminal.endswith(said)
     return terminal == said
-
-
-def wire_states(shown: Cabinet) -> Mapping[str, State]:
-    """Wires by name, for tests and reports.
-
-    >>> wire_states(cabinet(Visit(), ()))["contactor.T1–compressor.C"]
-    'not-yet'
-    """
-    return {one.wire.name: one.state for one in shown.wires}

@@ -2,7 +2,17 @@
 
 from outer_test.entry.field import TypedProblem, parse_typed
 from outer_test.entry.line import LeftOver, parse_line
-from outer_test.entry.meter_log import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
+from outer_test.entry.meter_log import (
+    LogRow,
+    Mapping,
+    RowProblem,
+    columns_of,
+    delimiter_of,
+    guess_mapping,
+    point_named,
+    read_rows,
+    read_time,
+)
 from outer_test.entry.vocabulary import AT_STATION, SAYINGS
 
 __all__ = [
@@ -14,8 +24,11 @@ __all__ = [
     "SAYINGS",
     "TypedProblem",
     "columns_of",
+    "delimiter_of",
     "guess_mapping",
     "parse_line",
     "parse_typed",
+    "point_named",
     "read_rows",
+    "read_time",
 ]

@@ -8,8 +8,7 @@ from datetime import UTC, datetime, tzinfo
 from outer_test.entry.field import TypedProblem, parse_typed
 from outer_test.entry.vocabulary import SAYINGS
 from outer_test.measurement import Record
-from outer_test.procedure import title_of
-from outer_test.visit import POINTS, check_seen
+from outer_test.visit import POINTS, check_seen, title_of
 
 DELIMITERS = ",;\t|"
 MOST_CELL = 400

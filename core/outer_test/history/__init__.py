@@ -1,6 +1,7 @@
 """What a unit told over its visits, where it drifts, and how it stands."""
 
-from outer_test.history.record import PARTS, PartChanged, PointHistory, Told, histories, told_of
+from outer_test.history.record import PARTS, PartChanged, PointHistory, Told, histories, part_of, told_of
+from outer_test.history.trend import theil_sen, trend
 from outer_test.history.unit_status import Standing, Watched, standing
 
 __all__ = [
@@ -11,6 +12,9 @@ __all__ = [
     "Told",
     "Watched",
     "histories",
+    "part_of",
     "standing",
+    "theil_sen",
     "told_of",
+    "trend",
 ]

@@ -7,9 +7,8 @@ from datetime import date, datetime
 from outer_test.assessment import Assessment, assess
 from outer_test.history.trend import Trend, trend
 from outer_test.judgement import WORST_FIRST, Finding, Verdict
-from outer_test.procedure import title_of
 from outer_test.rules.windings import at_25c
-from outer_test.visit import POINTS, Visit, inputs_of
+from outer_test.visit import POINTS, Visit, inputs_of, title_of
 
 PAIRS = ("winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm")
 # A part by the points that read it: a new one starts a new line.

@@ -1,9 +1,10 @@
 """Verdicts, findings, house rules, and what a rule is."""
 
 from outer_test.judgement.cuts import Cuts, Place, place
-from outer_test.judgement.finding import Finding, Replacement, judged, number, unjudged
+from outer_test.judgement.finding import Finding, Limits, Replacement, does_not_apply, judged, unjudged
 from outer_test.judgement.house import DEFAULT, SCHOOLS, HouseRules, IntervalSchool, ReplacementSchool
-from outer_test.judgement.rule import RULES
+from outer_test.judgement.part import Part, plain_name
+from outer_test.judgement.rule import Rule
 from outer_test.judgement.verdict import WORST_FIRST, Verdict, worst
 
 __all__ = [
@@ -12,16 +13,19 @@ __all__ = [
     "Finding",
     "HouseRules",
     "IntervalSchool",
+    "Limits",
+    "Part",
     "Place",
-    "RULES",
     "Replacement",
     "ReplacementSchool",
+    "Rule",
     "SCHOOLS",
     "Verdict",
     "WORST_FIRST",
+    "does_not_apply",
     "judged",
-    "number",
     "place",
+    "plain_name",
     "unjudged",
     "worst",
 ]

@@ -3,9 +3,10 @@
 from dataclasses import dataclass
 from decimal import Decimal
 
+from outer_test.judgement.finding import Limits
 from outer_test.judgement.house import HouseRules
 from outer_test.judgement.verdict import Verdict
-from outer_test.measurement import Measured, decide, why_unsure
+from outer_test.measurement import Measured, decide, turns_to_decide, why_unsure
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,9 +23,9 @@ class Cuts:
     low_is_bad: bool = False
     high_is_bad: bool = False
 
-    def limits(self) -> dict[str, float | None]:
+    def limits(self) -> Limits:
         """As a finding carries them."""
-        return {name: _float(getattr(self, name)) for name in ("low", "watch_low", "watch_high", "high")}
+        return Limits(_float(self.low), _float(self.watch_low), _float(self.watch_high), _float(self.high))
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,7 +58,8 @@ def place(reading: Measured, cuts: Cuts, rules: HouseRules, sign: str) -> Place:
     if cuts.low is not None or cuts.high is not None:
         side = decide(reading, cuts.low, cuts.high, rules.decision)
         if side == "unsure":
-            return Place(Verdict.UNSURE, "", *why_unsure(reading, sign))
+            turns = turns_to_decide(reading, cuts.low, cuts.high) if sign == "A" else None
+            return Place(Verdict.UNSURE, "", *why_unsure(reading, sign, turns))
         if side != "inside":
             return Place(Verdict.BAD, side)
     if cuts.watch_low is not None and value < cuts.watch_low:

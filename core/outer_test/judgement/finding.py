@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from decimal import Decimal
 
-from outer_test.judgement.rule import RULES
+from outer_test.judgement.rule import Rule
 from outer_test.judgement.verdict import Verdict
 from outer_test.measurement import Measured
 
@@ -19,17 +19,27 @@ class Replacement:
 
 
 @dataclass(frozen=True, slots=True)
+class Limits:
+    """The limits a number was laid on: `bad` outside `low` and `high`, `watch` outside the inner cuts."""
+
+    low: float | None = None
+    watch_low: float | None = None
+    watch_high: float | None = None
+    high: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class Finding:
     """One judgement. Numbers are in `unit`; `low`, `high` are the `bad` limits, `watch_low`, `watch_high` the inner cuts.
 
     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
-    `school` the house rule it was judged by, `accuses` the part that this rule blames
-    (only where the rule says so), `causes` everything listed that explains what was seen, `mark` the handbook's mark behind the source.
+    `school` the house rule it was judged by, `causes` everything listed that explains what was seen, `mark` the handbook's mark
+    behind the source. A finding judges a reading and accuses no part. `verdict` is None where the rule does not apply to this unit.
     """
 
     point: str
     rule: str
-    verdict: Verdict
+    verdict: Verdict | None
     why: str
     unit: str = ""
     shown: str = ""
@@ -49,8 +59,10 @@ class Finding:
     caution: str = ""
     needs: tuple[str, ...] = ()
     fits: tuple[Replacement, ...] = ()
-    accuses: str = ""
     causes: tuple[str, ...] = ()
+
+
+NO_LIMITS = Limits()
 
 
 def number(value: Decimal | None) -> float | None:
@@ -71,16 +83,47 @@ def rounded_band(reading: Measured) -> tuple[float, float] | None:
     return round(float(reading.number - reading.half), places), round(float(reading.number + reading.half), places)
 
 
-def judged(point: str, rule: str, verdict: Verdict, why: str, reading: Measured | None = None, **details: object) -> Finding:
+def judged(
+    point: str,
+    rule: Rule,
+    verdict: Verdict | None,
+    why: str,
+    reading: Measured | None = None,
+    *,
+    unit: str = "",
+    shown: str | None = None,
+    value: float | None = None,
+    band: tuple[float, ...] | None = None,
+    limits: Limits = NO_LIMITS,
+    nominal: float | None = None,
+    confidence: float | None = None,
+    school: str = "",
+    decision: str = "",
+    next: str = "",
+    caution: str = "",
+    needs: tuple[str, ...] = (),
+    fits: tuple[Replacement, ...] = (),
+    causes: tuple[str, ...] = (),
+) -> Finding:
     """A finding with the rule's own source beside it, and the reading's value and band where there is one."""
-    about = RULES[rule]
     if reading is not None:
-        details.setdefault("shown", reading.value.text)
-        details.setdefault("value", number(reading.number))
-        details.setdefault("band", rounded_band(reading))
-    return Finding(point, rule, verdict, why, source=about.source, mark=about.mark, **details)  # type: ignore[arg-type]
+        shown = reading.value.text if shown is None else shown
+        value = number(reading.number) if value is None else value
+        band = rounded_band(reading) if band is None else band
+    return Finding(
+        point, rule.name, verdict, why, unit, shown or "", value, limits.low, limits.high, limits.watch_low, limits.watch_high, nominal, band, confidence, school,
+        decision, rule.source, rule.mark, next, caution, needs, fits, causes,
+    )  # fmt: skip
 
 
-def unjudged(point: str, rule: str, why: str, needs: tuple[str, ...] = (), **details: object) -> Finding:
+def unjudged(
+    point: str, rule: Rule, why: str, needs: tuple[str, ...] = (), *, shown: str = "", unit: str = "", value: float | None = None,
+    next: str = "",
+) -> Finding:  # fmt: skip
     """A finding that says which plate field or reading would settle it."""
-    return judged(point, rule, Verdict.UNJUDGED, why, None, needs=needs, **details)
+    return judged(point, rule, Verdict.UNJUDGED, why, unit=unit, shown=shown, value=value, needs=needs, next=next)
+
+
+def does_not_apply(point: str, rule: Rule, why: str, reading: Measured | None = None, unit: str = "") -> Finding:
+    """A finding of a rule that says nothing of this unit: no verdict, not counted; `why` gives the reason."""
+    return judged(point, rule, None, why, reading, unit=unit)

@@ -19,8 +19,8 @@ WORST_FIRST = (Verdict.STOP, Verdict.BAD, Verdict.UNSURE, Verdict.WATCH, Verdict
 _RANK = {verdict: rank for rank, verdict in enumerate(WORST_FIRST)}
 
 
-def worst(verdicts: Iterable[Verdict]) -> Verdict:
-    """The worst of the verdicts, or `unjudged` where there is none.
+def worst(verdicts: Iterable[Verdict | None]) -> Verdict:
+    """The worst of the verdicts, or `unjudged` where there is none; None is a rule that does not apply, and not counted.
 
     Source: handbook section 1, stop > bad > unsure > watch > unjudged > good.
 
@@ -29,4 +29,4 @@ def worst(verdicts: Iterable[Verdict]) -> Verdict:
     >>> worst([]).value
     'unjudged'
     """
-    return min(verdicts, key=_RANK.__getitem__, default=Verdict.UNJUDGED)
+    return min((one for one in verdicts if one is not None), key=_RANK.__getitem__, default=Verdict.UNJUDGED)

@@ -1,7 +1,16 @@
 """A value and its digits, units, meters, bands, and what a reading can decide (handbook section 2)."""
 
-from outer_test.measurement.bands import arithmetic_band, numeric, product, total
-from outer_test.measurement.decision import DecisionSchool, confidence, decide, why_unsure
+from outer_test.measurement.bands import arithmetic_band, by_one_meter, numeric, product, total
+from outer_test.measurement.decision import (
+    LEAST_RATIO,
+    MOST_TURNS,
+    DecisionSchool,
+    closeness,
+    confidence,
+    decide,
+    turns_to_decide,
+    why_unsure,
+)
 from outer_test.measurement.deviation import largest_deviation
 from outer_test.measurement.meter import Accuracy, Measured, accuracy_for, measure, measured
 from outer_test.measurement.quantity import FieldProblem, Record, quantity
@@ -12,12 +21,16 @@ __all__ = [
     "Accuracy",
     "DecisionSchool",
     "FieldProblem",
+    "LEAST_RATIO",
+    "MOST_TURNS",
     "Measured",
     "Record",
     "ValueProblem",
     "accuracy_for",
     "arithmetic_band",
+    "by_one_meter",
     "celsius",
+    "closeness",
     "confidence",
     "decide",
     "exact",
@@ -32,5 +45,6 @@ __all__ = [
     "quantity",
     "say",
     "total",
+    "turns_to_decide",
     "why_unsure",
 ]

@@ -1,6 +1,7 @@
 """Bands of derived values: how sure a sum, a difference, a product or a quotient of readings is (handbook section 2)."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from decimal import Decimal
 
 from outer_test.measurement.meter import Measured
@@ -9,9 +10,9 @@ from outer_test.measurement.value import Value, parse_value, say
 _DIGITS = 5
 
 
-def _derived(number: Decimal, half: Decimal) -> Measured:
+def _derived(number: Decimal, half: Decimal, usual: bool = False) -> Measured:
     shown = parse_value(say(number, _DIGITS))
-    return Measured(Value(shown.text, "number", number, shown.resolution), number, half)
+    return Measured(Value(shown.text, "number", number, shown.resolution), number, half, usual=usual)
 
 
 def product(over: Sequence[Measured], under: Sequence[Measured] = (), factor: Decimal = Decimal(1)) -> Measured:
@@ -35,7 +36,7 @@ def product(over: Sequence[Measured], under: Sequence[Measured] = (), factor: De
     half = abs(number) * relative.sqrt()
     if number == 0:  # a factor of 0: its own band, scaled by the others, is all there is
         half = abs(factor) * max((one.half for one in over if one.number == 0), default=Decimal(0))
-    return _derived(number, half)
+    return _derived(number, half, any(one.usual for one in (*over, *under)))
 
 
 def total(plus: Sequence[Measured], minus: Sequence[Measured] = ()) -> Measured:
@@ -49,11 +50,29 @@ def total(plus: Sequence[Measured], minus: Sequence[Measured] = ()) -> Measured:
     """
     number = sum((numeric(one) for one in plus), Decimal(0)) - sum((numeric(one) for one in minus), Decimal(0))
     half = sum((one.half**2 for one in (*plus, *minus)), Decimal(0)).sqrt()
-    return _derived(number, half)
+    return _derived(number, half, any(one.usual for one in (*plus, *minus)))
+
+
+def by_one_meter(plus: Sequence[Measured], minus: Sequence[Measured] = ()) -> Measured:
+    """The sum of `plus` less the sum of `minus`, read with one meter on one range: each adds half its last digit, and the %
+    counts on the result only, for the meter is off by the same share in all of them.
+
+    Source: handbook section 2 [D].
+
+    >>> from outer_test.measurement.meter import measure
+    >>> residue = by_one_meter([measure("0.6", unit="ohm"), measure("1.9", unit="ohm")], [measure("2.4", unit="ohm")])
+    >>> residue.number, residue.half
+    (Decimal('0.1'), Decimal('0.151'))
+    """
+    number = sum((numeric(one) for one in plus), Decimal(0)) - sum((numeric(one) for one in minus), Decimal(0))
+    readings = (*plus, *minus)
+    digits = sum((one.digit for one in readings), Decimal(0))
+    share = max((one.relative for one in readings), default=Decimal(0))
+    return replace(_derived(number, digits + share * abs(number)), digit=digits, relative=share)
 
 
 def arithmetic_band(readings: Sequence[Measured]) -> Decimal:
-    """The plain sum of the half-widths, where a rule asks for it instead of the root-sum-square.
+    """The plain sum of the half-widths, for readings of several meters.
 
     >>> from outer_test.measurement.meter import measure
     >>> arithmetic_band([measure("0.6"), measure("1.9"), measure("2.5")])

@@ -7,6 +7,9 @@ from typing import Literal
 from outer_test.measurement.meter import Measured
 from outer_test.measurement.value import say
 
+LEAST_RATIO = Decimal("0.8")
+MOST_TURNS = 10
+
 DecisionSchool = Literal["shared-risk", "guarded"]
 Side = Literal["inside", "below", "above", "unsure"]
 
@@ -20,16 +23,16 @@ def decide(reading: Measured, low: Decimal | None, high: Decimal | None, school:
 
     reading: a number (not OL) with its half-width h. low, high: limits in the reading's unit, None where there is
     none; a limit itself is inside. The whole band on one side always decides.
-    Shared risk: with two limits ½(high − low) ÷ h below 1 and a straddling band is `unsure`; with one limit a
+    Shared risk: with two limits ½(high − low) ÷ h below 0.8 and a straddling band is `unsure`; with one limit a
     straddling band is `unsure` where h is over ¼ of the limit; else the value decides.
     Guarded: the whole band inside, or the whole band outside, else `unsure`.
     Raises ValueError for a reading without a number.
-    Source: [P: JCGM 106:2012; ILAC-G8:09/2019 names both ways; the ratios 1 and ¼ are common practice].
+    Source: [P: JCGM 106:2012; ILAC-G8:09/2019 names both ways; the ratios 0.8 and ¼ are common practice].
 
     >>> from outer_test.measurement.meter import measure
     >>> decide(measure("50.4"), Decimal("51.7"), Decimal("58.3"))
     'below'
-    >>> decide(measure("0.7"), Decimal("0.66"), Decimal("0.74"))
+    >>> decide(measure("0.7", unit="a"), Decimal("0.66"), Decimal("0.74"))
     'unsure'
     """
     value, half = reading.number, reading.half
@@ -46,7 +49,7 @@ def decide(reading: Measured, low: Decimal | None, high: Decimal | None, school:
     if school == "guarded":
         return "unsure"
     if low is not None and high is not None:
-        too_coarse = (high - low) / 2 < half
+        too_coarse = (high - low) / 2 < half * LEAST_RATIO
     else:
         limit = low if low is not None else high
         too_coarse = limit is not None and half * 4 > abs(limit)
@@ -81,14 +84,65 @@ def confidence(reading: Measured, low: Decimal | None, high: Decimal | None) -> 
     return (erf((above - value) / scale) - erf((below - value) / scale)) / 2
 
 
-def why_unsure(reading: Measured, sign: str) -> tuple[str, str]:
-    """The reason and the remedy, in words, for a reading too coarse for its limits.
+def closeness(reading: Measured, low: Decimal | None, high: Decimal | None) -> str:
+    """What is said of a decided reading whose band reaches over a limit; empty where the band is well on one side.
 
     >>> from outer_test.measurement.meter import measure
-    >>> why_unsure(measure("0.7"), "A")[0]
-    'The meter shows this only to ±0.05 A, too coarse for these limits.'
+    >>> closeness(measure("51.6", unit="uf"), Decimal("51.7"), Decimal("58.3"))
+    'It is close: by a usual meter 44 % likely to be inside. A finer meter would settle it.'
     """
-    remedy = "Use a finer range or a finer meter."
+    inside = confidence(reading, low, high)
+    if inside is None or not 0.05 < inside < 0.95:
+        return ""
+    return f"It is close: by {whose_band(reading)} {say(round(inside * 100))} % likely to be inside. A finer meter would settle it."
+
+
+def whose_band(reading: Measured) -> str:
+    """Whose accuracy the band is.
+
+    >>> from outer_test.measurement.meter import measure
+    >>> whose_band(measure("0.7", unit="a"))
+    'a usual meter'
+    """
+    return "a usual meter" if reading.usual else "your meter"
+
+
+def turns_to_decide(reading: Measured, low: Decimal | None, high: Decimal | None) -> int | None:
+    """How many turns through the jaw make a current fine enough for its limits; None where ten are not enough.
+
+    Of the band only the part that is a share of the reading stays; the rest is divided by the turns.
+    Source: [D] from the band; ten turns at most [T].
+
+    >>> from outer_test.measurement.meter import measure
+    >>> turns_to_decide(measure("0.7", unit="a"), Decimal("0.66"), Decimal("0.74"))
+    8
+    """
+    if reading.number is None:
+        return None
+    share = abs(reading.number) * reading.relative
+    for turns in range(2, MOST_TURNS + 1):
+        half = share + (reading.half - share) / turns
+        if low is not None and high is not None:
+            fine = (high - low) / 2 >= half * LEAST_RATIO
+        else:
+            limit = low if low is not None else high
+            fine = limit is None or half * 4 <= abs(limit)
+        if fine:
+            return turns
+    return None
+
+
+def why_unsure(reading: Measured, sign: str, turns: int | None = None) -> tuple[str, str]:
+    """The reason and the remedy, in words, for a reading too coarse for its limits. turns: through the jaw, where that helps.
+
+    >>> from outer_test.measurement.meter import measure
+    >>> why_unsure(measure("0.7", unit="a"), "A", 8)[1]
+    'Wrap the wire 8 turns through the jaw and enter the turns, or use a finer meter.'
+    """
+    reason = f"By {whose_band(reading)} this is ±{say(reading.half, 2)} {sign}, too coarse for these limits."
+    if turns is not None:
+        return reason, f"Wrap the wire {turns} turns through the jaw and enter the turns, or use a finer meter."
     if sign == "A":
-        remedy = "Wrap the wire several turns through the jaw and enter the turns, or use a finer meter."
-    return f"The meter shows this only to ±{say(reading.half, 3)} {sign}, too coarse for these limits.", remedy
+        return reason, "Wrap the wire several turns through the jaw and enter the turns, or use a finer meter."
+    digits = "Type every digit the meter shows. " if reading.usual and reading.digit * 4 > reading.half else ""
+    return reason, f"{digits}Use a finer range or a finer meter."

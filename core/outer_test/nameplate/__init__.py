@@ -15,7 +15,8 @@ from outer_test.nameplate.plate import (
     plate_fields,
     why_missing,
 )
-from outer_test.nameplate.shipped_boards import SHIPPED
+from outer_test.nameplate.recovery import STANDARD_SIZES, last_digit, recovered_rla
+from outer_test.nameplate.shipped_boards import SHIPPED, is_generic
 
 __all__ = [
     "AuxHeat",
@@ -30,10 +31,14 @@ __all__ = [
     "Plate",
     "RunCapacitor",
     "SHIPPED",
+    "STANDARD_SIZES",
     "SensorPoint",
     "StartCapacitor",
     "has_shift_delay",
     "is_electronic",
+    "is_generic",
+    "last_digit",
     "plate_fields",
+    "recovered_rla",
     "why_missing",
 ]

@@ -45,6 +45,7 @@ class Defrost(Record):
 
     control: Literal["time-temperature", "demand"] | None = None
     profile: str = ""
+    confirmed: bool = False  # marks, curve and limits were read off this unit, not taken over from a generic profile
     minutes: float | None = quantity("min", 10, 240, doc="compressor run between defrosts, as set")
     closes_f: float | None = quantity("°F", -20, 90)
     opens_f: float | None = quantity("°F", 0, 120)
@@ -79,7 +80,7 @@ class Defrost(Record):
 
 
 def has_shift_delay(defrost: Defrost) -> bool | None:
-    """Whether this board opens the contactor around a shift: its links decide where one says so; None where that is not known.
+    """Whether this board opens the contactor around a shift: its links decide where one says so; None where nobody recorded it.
 
     Source: handbook section 9, configuration links are part of the profile.
 
@@ -93,4 +94,4 @@ def has_shift_delay(defrost: Defrost) -> bool | None:
     for link in defrost.links:
         if link.when_cut != "recorded-only":
             return None if link.cut is None else link.cut == (link.when_cut == "shift-delay")
-    return bool(defrost.shift_delay)
+    return defrost.shift_delay

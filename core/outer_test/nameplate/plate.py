@@ -26,6 +26,8 @@ class Fan(Record):
 
     fla: float | None = quantity("A", 0.05, 50, doc="full load amps")
     kind: Literal["capacitor", "electronic"] = "capacitor"
+    count: Literal[1, 2] = 1
+    switched_by_board: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +68,8 @@ class Contactor(Record):
     """The contactor the plate asks for."""
 
     poles: Literal[1, 2, 3] | None = None
-    amps: float | None = quantity("A", 5, 200)
+    amps: float | None = quantity("A", 5, 200, doc="full-load amps")
+    lra: float | None = quantity("A", 10, 1500, doc="locked-rotor amps")
     coil_v: float | None = quantity("V", 10, 480)
 
 
@@ -86,6 +89,11 @@ class AuxHeat(Record):
     kind: Literal["electric", "gas", "none"] | None = None
     elements: tuple[Element, ...] = ()
     protection_a: float | None = quantity("A", 1, 400, doc="fuse or breaker of the heaters")
+    blower_fla: float | None = quantity("A", 0, 50, doc="indoor blower on the same circuit; 0 where it is on another")
+
+
+# What changes what a defrost is expected to do, beside the board itself.
+SystemKind = Literal["dual-fuel", "zone-panel", "outdoor-thermostat"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,6 +115,7 @@ class Plate(Record):
     branch_selection_a: float | None = quantity("A", 0.1, 300, doc="branch-circuit selection current, if printed")
     protection_a: float | None = quantity("A", 1, 1000, doc="fuse or breaker that is installed")
     conductor_awg: Literal[14, 12, 10, 8, 6, 4] | None = None
+    conductor_metal: Literal["copper", "aluminium"] = "copper"
     refrigerant: str | None = None
     made_year: int | None = quantity("", 1950, 2100)
     made_week: int | None = quantity("", 1, 53)
@@ -117,6 +126,7 @@ class Plate(Record):
     contactor: Contactor = Contactor()
     valve: Literal["O", "B"] | None = None
     aux_heat: AuxHeat = AuxHeat()
+    system: tuple[SystemKind, ...] = ()
     defrost: Defrost = Defrost()
     unreadable: tuple[str, ...] = field(default=())
 

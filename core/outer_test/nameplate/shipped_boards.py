@@ -25,3 +25,12 @@ SHIPPED: dict[str, Defrost] = {
         },
     }.items()
 }  # fmt: skip
+
+
+def is_generic(defrost: Defrost) -> bool:
+    """Whether its settings were taken over from a shipped profile and nobody confirmed them on this unit: a hint, no more.
+
+    >>> is_generic(Defrost(profile="timed, plain")), is_generic(Defrost(profile="timed, plain", confirmed=True))
+    (True, False)
+    """
+    return defrost.profile in SHIPPED and not defrost.confirmed

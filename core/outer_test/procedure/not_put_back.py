@@ -20,4 +20,4 @@ def check_finish(visit: Visit, force_reason: str = "") -> None:
     """
     lines = open_lines(visit)
     if lines and not force_reason.strip():
-        raise FinishProblem(f"not put back yet: {', '.join(line.what for line in lines)}")
+        raise FinishProblem(f"not put back yet: {', '.join(line.words for line in lines)}")

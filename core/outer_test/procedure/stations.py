@@ -1,24 +1,69 @@
-"""The round: which readings this unit asks for, station by station in working order, and how each is taken."""
+"""The round: which readings this unit asks for, station by station in working order."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from functools import lru_cache
-from hashlib import blake2b
 from math import ceil
 
-from outer_test.judgement import HouseRules, Verdict
+from outer_test.judgement import Verdict
 from outer_test.measurement import say
-from outer_test.nameplate import Plate
-from outer_test.procedure import defrost as plan_defrost
-from outer_test.procedure import electrical as steps_of
-from outer_test.procedure import fan_motor as plan_fan
-from outer_test.procedure import second_contactor as plan_second
-from outer_test.procedure.steps import LOOK, NEW_PART, SAFE, SECTION, START, STATION_TITLE, Step
+from outer_test.procedure.steps import Step, step_at
 from outer_test.rules.capacitors import section_rating
 from outer_test.rules.make_safe import most_stored, stored_energy
-from outer_test.visit import POINTS, FittedCapacitor, PowerState, Section, Visit, capacitor_sections, discharge_points, has_start_capacitor
+from outer_test.visit import (
+    POINTS,
+    STATION_TITLE,
+    PowerState,
+    Section,
+    Visit,
+    capacitor_sections,
+    discharge_points,
+    has_start_capacitor,
+    poles_of,
+)
 
 LEAST_BLEED_S = 10
+# Points in working order, by what a unit has.
+_SAFE = (
+    "safe.tester_before safe.line.v safe.l1_ground.v safe.l2_ground.v safe.l2_l3.v safe.l1_l3.v safe.l3_ground.v safe.load.v "
+    "safe.load_l1_ground.v safe.load_l2_ground.v safe.load_l2_l3.v safe.load_l1_l3.v safe.load_l3_ground.v safe.tester_after safe.c_herm.vdc safe.c_fan.vdc safe.herm_fan.vdc safe.start.vdc safe.bus.vdc safe.control.v"
+)
+_LOOK = "look.capacitor.case look.contactor.faces look.contactor.insects look.wiring look.coil.face look.sensor.seat look.board.lights"
+_BOARD_LIGHTS = "look.board.colour look.board.flashes"
+_LEADS = "lead.c.ohm lead.r.ohm lead.s.ohm"
+_GROUNDS = "winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm"
+_PAIRS = "winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm"
+_UNLABELLED = "winding.t1_t2.ohm winding.t2_t3.ohm winding.t1_t3.ohm"
+_WINDING_MORE = "winding.leads.ohm winding.shell.f winding.off_h winding.insulation.mohm"
+_FAN_PAIRS = "fan_winding.c_r.ohm fan_winding.c_s.ohm fan_winding.r_s.ohm fan_winding.c_ground.ohm"
+# Asked for where the fan is what is looked into: three good pairs say enough on any other visit.
+_FAN_MORE = (
+    "fan_winding.r_ground.ohm fan_winding.s_ground.ohm fan_winding.t1_t2.ohm fan_winding.t2_t3.ohm fan_winding.t1_t3.ohm fan_winding.at "
+    "fan_winding.leads.ohm fan_winding.shell.f fan_winding.off_h fan_winding.insulation.mohm"
+)
+_LINE = (
+    "line.breaker line.disconnect.v line.fuse1.ohm line.fuse2.ohm line.fuse1.v line.fuse2.v line.l1_l2.v line.l1_ground.v line.l2_ground.v"
+)
+_THREE_PHASE = "line.l2_l3.v line.l1_l3.v"
+_CONTROL = "control.r_c.v control.fuse.ohm control.stat_r_c.v control.stat_y.v control.display control.stat_g.v control.blower control.float control.pressure"
+_BOARD = "control.y_in.v control.delay control.y_out.v"
+_CONTACTOR_LIVE = "contactor.coil.v contactor.line.v contactor.load.v contactor.armature"
+_THIRD_POLE = "contactor.pole3.drop_v contactor.pole3.a"
+_HEATER = "heater.ohm heater.ground.ohm"
+_POLES = "contactor.pole1.drop_v contactor.pole1.a contactor.pole2.drop_v contactor.pole2.a"
+_POLE_HEAT = "contactor.pole1.f contactor.pole2.f"
+_START = "start.equalised amps.compressor.peak_a start.result amps.compressor.start_s line.starting.v amps.kit.a start.freed"
+_RUN = "fan.state amps.compressor.run_a amps.fan.run_a amps.total.run_a"
+_RECORD = (
+    "record.suction.psi record.liquid.psi record.superheat.dif record.subcooling.dif record.air_in.f record.air_out.f cap.blower.uf "
+    "record.cleaning record.warranty record.acid"
+)
+_SWITCH = "defrost.coil.f defrost.switch.ohm defrost.ice defrost.just_ran"
+_SENSORS = (
+    "defrost.coil.f defrost.ambient.f defrost.coil_sensor.ohm defrost.ambient_sensor.ohm defrost.rested defrost.coil_sensor.vdc "
+    "defrost.ambient_sensor.vdc"
+)
+_VALVE = "defrost.valve_coil.ohm defrost.call defrost.control.v defrost.pins defrost.valve_coil.v defrost.aux_call.v defrost.valve_proof"
+_BUTTON = "button.terminals button.sensors button.panels button.final_run"
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,9 +77,8 @@ class Station:
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """A unit's round, and the steps it cannot do without. Two plans of one `name` are the same plan."""
+    """A unit's round, and the steps it cannot do without."""
 
-    name: str
     stations: tuple[Station, ...]
     needed: tuple[tuple[Station, Step], ...]
 
@@ -46,42 +90,22 @@ def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
 
     >>> [station.name for station in plan_of(Visit(), {}).stations][:4]
     ['plate', 'safe', 'look', 'capacitors']
-    >>> plan_of(Visit(), {}).name == plan_of(Visit(complaint="maintenance"), {}).name
-    True
     """
-    read = {reading.point for reading in visit.readings}
-    new_parts = tuple(
-        section
-        for section in capacitor_sections(visit)
-        if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or NEW_PART[section].point in read
-    )
-    unlabelled = any(point.startswith("winding.t") for point in read)
-    about_fan = visit.complaint == "fan-stopped" or any(point.startswith("fan_winding.") for point in read)
-    return _planned(visit.plate, visit.fitted, visit.rules, new_parts, unlabelled, about_fan)
-
-
-def stations(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Station, ...]:
-    """The stations of this unit's round, in working order; see `plan_of`."""
-    return plan_of(visit, verdicts).stations
-
-
-# A visit is planned at every key that keeps a reading, and few of them change its plan.
-@lru_cache(maxsize=256)
-def _planned(
-    plate: Plate, fitted: tuple[FittedCapacitor, ...], rules: HouseRules, new_parts: tuple[Section, ...], unlabelled: bool, about_fan: bool
-) -> Plan:  # fmt: skip
-    visit = Visit(plate=plate, fitted=fitted, rules=rules)
     steps = (
-        (), _safe(visit), _look(visit), _capacitors(visit, new_parts), _contactors(visit), _windings(visit, unlabelled, about_fan),
-        _power(visit), _run(visit), _defrost(visit), steps_of.BUTTON,
+        (), _safe(visit), _steps(*_look(visit)), _capacitors(visit, verdicts), _steps(*_contactor(visit)), _windings(visit),
+        _power(visit), _steps(*_run(visit)), _steps(*_defrost(visit)), _steps(_BUTTON),
     )  # fmt: skip
     planned = tuple(
         Station(name, title, own)
         for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True)
         if own or name != "defrost"  # a unit without a defrost control has no such station
     )
-    needed = tuple((station, step) for station in planned for step in station.steps if step.needed)
-    return Plan(blake2b(repr(planned).encode(), digest_size=8).hexdigest(), planned, needed)
+    return Plan(planned, tuple((station, step) for station in planned for step in station.steps if step.needed))
+
+
+def stations(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Station, ...]:
+    """The stations of this unit's round, in working order; see `plan_of`."""
+    return plan_of(visit, verdicts).stations
 
 
 def caught(power: PowerState) -> dict[str, str]:
@@ -104,102 +128,113 @@ BOARD_POWER = {
 MODULES = "Motor modules hold charge too: wait the maker's time, prove under 30 V d.c. at the d.c. bus."
 
 
+def _steps(*names: str) -> tuple[Step, ...]:
+    return tuple(step_at(name) for group in names for name in group.split())
+
+
+def _second(names: str) -> str:
+    """The same points at the second contactor."""
+    return names.replace("contactor", "contactor2")
+
+
 def _safe(visit: Visit) -> tuple[Step, ...]:
     """Voltages, tester and the pairs to prove discharged; each bleed with its own clock, where the plate tells how long."""
     pairs = set(discharge_points(visit))
-    steps = [step for step in SAFE if POINTS[step.point].unit != "vdc" or step.point in pairs]
     held = most_stored(visit)
     clock = max(ceil(held.bleed_s * 2), LEAST_BLEED_S) if held is not None else LEAST_BLEED_S
     electronic = visit.plate.compressor.kind == "inverter" or visit.plate.fan.kind == "electronic"
-    told: list[Step] = []
-    for step in steps:
+    steps: list[Step] = []
+    for step in _steps(_SAFE):
+        if "l3" in step.point and visit.plate.phase != 3:
+            continue
         if POINTS[step.point].unit == "vdc":
-            told.append(replace(step, timer="Bleeding", timer_s=float(clock)))
+            steps += [replace(step, timer="Bleeding", timer_s=float(clock))] if step.point in pairs else []
         elif step.point == "safe.load.v" and visit.plate.contactor.poles == 1:
-            told.append(replace(step, caution=f"{SINGLE_POLE} {step.caution}"))
+            steps.append(replace(step, caution=f"{SINGLE_POLE} {step.caution}"))
         elif step.point == "safe.tester_after" and electronic:
-            told.append(replace(step, caution=MODULES))
+            steps.append(replace(step, caution=MODULES))
         elif step.point == "safe.control.v":
-            told.append(replace(step, caution=BOARD_POWER[visit.rules.board_power]))
+            steps.append(replace(step, caution=BOARD_POWER[visit.rules.board_power]))
         else:
-            told.append(step)
-    return tuple(told)
+            steps.append(step)
+    return tuple(steps)
 
 
-def _look(visit: Visit) -> tuple[Step, ...]:
-    by_switch = visit.plate.defrost.control == "time-temperature"
-    board = visit.plate.defrost.control is not None
-    steps = tuple(
-        step
-        for step in LOOK
-        if not (by_switch and step.point == "look.sensor.seat") and (board or step.point not in ("look.board.colour", "look.board.flashes"))
-    )
-    return (*steps, *plan_second.SECOND_FACES) if _is_two_stage(visit) else steps
+def _look(visit: Visit) -> tuple[str, ...]:
+    control = visit.plate.defrost.control
+    seat = "look.sensor.seat" if control == "time-temperature" else ""  # a coil switch has no well
+    looked = _LOOK.replace(seat, "") if seat else _LOOK
+    return looked, _BOARD_LIGHTS if control is not None else "", "look.contactor2.faces" if _is_two_stage(visit) else ""
 
 
 def _is_two_stage(visit: Visit) -> bool:
     return visit.plate.compressor.stages == 2
 
 
-def _contactors(visit: Visit) -> tuple[Step, ...]:
-    return (*steps_of.CONTACTOR, *plan_second.SECOND_COIL) if _is_two_stage(visit) else steps_of.CONTACTOR
+def _contactor(visit: Visit) -> tuple[str, ...]:
+    return "contactor.coil.ohm", "contactor2.coil.ohm" if _is_two_stage(visit) else ""
 
 
-def _capacitors(visit: Visit, new_parts: tuple[Section, ...]) -> tuple[Step, ...]:
-    own = [replace(SECTION[section], caution=_charge(visit, section)) for section in capacitor_sections(visit)]
-    start = (START,) if has_start_capacitor(visit) else ()
-    return (*own, *start, *(NEW_PART[section] for section in new_parts))
+def _capacitors(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Step, ...]:
+    read = {reading.point for reading in visit.readings}
+    sections = capacitor_sections(visit)
+    own = [replace(step_at(f"cap.{section}.uf"), caution=_charge(visit, section)) for section in sections]
+    start = _steps("cap.start.uf relay.coil.ohm relay.contact.ohm") if has_start_capacitor(visit) else ()
+    new = [
+        step_at(f"cap.new_{section}.uf")
+        for section in sections
+        if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or f"cap.new_{section}.uf" in read
+    ]
+    return (*own, *_steps("cap.case_ground.ohm"), *start, *new)
 
 
-def _windings(visit: Visit, unlabelled: bool, about_fan: bool) -> tuple[Step, ...]:
+def _windings(visit: Visit) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
-    needed = not unlabelled and visit.plate.compressor.kind != "inverter"
-    pairs = steps_of.PAIRS if needed else tuple(replace(step, needed=False) for step in steps_of.PAIRS)
-    own = (*steps_of.LEADS, steps_of.WINDING_AT, *steps_of.GROUNDS, *pairs, *steps_of.UNLABELLED, *steps_of.WINDING_MORE)
-    return (*own, *_fan_windings(visit, about_fan))
-
-
-def _fan_windings(visit: Visit, about_fan: bool) -> tuple[Step, ...]:
+    read = {reading.point for reading in visit.readings}
+    unlabelled = any(point.startswith("winding.t") for point in read)
+    pairs = _steps(_PAIRS)
+    if unlabelled or visit.plate.compressor.kind == "inverter":
+        pairs = tuple(replace(step, needed=False) for step in pairs)
+    own = (*_steps(_LEADS, "winding.at", _GROUNDS), *pairs, *_steps(_UNLABELLED, _WINDING_MORE))
     if visit.plate.fan.kind == "electronic":
-        return ()
-    return plan_fan.EVERY_FAN_STEP if about_fan else plan_fan.FAN_PAIRS
+        return own
+    about_fan = visit.complaint == "fan-stopped" or any(point.startswith("fan_winding.") for point in read)
+    return (*own, *_steps(_FAN_PAIRS, _FAN_MORE if about_fan else ""))
 
 
 def _power(visit: Visit) -> tuple[Step, ...]:
     plate = visit.plate
-    board = steps_of.BOARD if plate.defrost.control is not None else ()
-    poles = steps_of.POLES[:2] if plate.contactor.poles == 1 else steps_of.POLES
-    if plate.compressor.kind == "inverter":
-        poles = ()
-    heat = steps_of.POLE_HEAT if len(poles) > 2 else ()
-    three = steps_of.THREE_PHASE if plate.phase == 3 else ()
-    live: tuple[Step, ...] = steps_of.CONTACTOR_LIVE
-    if plate.contactor.poles == 1:
-        live = tuple(replace(step, caution=SINGLE_POLE) if step.point == "contactor.load.v" else step for step in live)
-    own = (*steps_of.LINE, *three, *steps_of.CONTROL, *board, *steps_of.COIL_VOLTS, *live, *poles, *heat)
-    return (*own, *_second_power(len(poles), bool(heat))) if _is_two_stage(visit) else own
+    single = plate.contactor.poles == 1
+    poles, heat = ("", "") if plate.compressor.kind == "inverter" else (_POLES, _POLE_HEAT)
+    if single and poles:
+        poles, heat = "contactor.pole1.drop_v contactor.pole1.a", ""
+    steps = _steps(
+        _LINE, _THREE_PHASE if plate.phase == 3 else "", _CONTROL, _BOARD if plate.defrost.control is not None else "",
+        _CONTACTOR_LIVE, poles, _THIRD_POLE if poles and poles_of(visit) == 3 else "", heat, _HEATER,
+        _second(f"contactor.coil.v contactor.armature {poles} {heat}") if _is_two_stage(visit) else "",
+    )  # fmt: skip
+    return tuple(replace(step, caution=SINGLE_POLE) if single and step.point == "contactor.load.v" else step for step in steps)
 
 
-def _second_power(poles: int, heat: bool) -> tuple[Step, ...]:
-    """The second contactor's live readings, for as many poles as the first has."""
-    return (*plan_second.SECOND_LIVE, *plan_second.SECOND_POLES[:poles], *(plan_second.SECOND_HEAT if heat else ()))
-
-
-def _run(visit: Visit) -> tuple[Step, ...]:
+def _run(visit: Visit) -> tuple[str, ...]:
     plate = visit.plate
-    stage = steps_of.STAGE if plate.compressor.stages == 2 else ()
-    start = steps_of.START if plate.compressor.kind != "inverter" else ()
-    load = tuple(step for section in capacitor_sections(visit) for step in steps_of.LOAD[section])
-    elements = steps_of.ELEMENTS[: len(plate.aux_heat.elements)]
-    heaters = (steps_of.HEATER_VOLTS, *elements) if elements else ()
-    return (*start, *stage, *steps_of.RUN, *load, *heaters, *steps_of.RECORD)
+    load = " ".join(f"cap.{section}.load_a cap.{section}.load_v" for section in capacitor_sections(visit))
+    elements = " ".join(f"amps.element{index}.a" for index in range(1, len(plate.aux_heat.elements[:4]) + 1))
+    return (
+        _START if plate.compressor.kind != "inverter" else "",
+        "amps.stage" if _is_two_stage(visit) else "",
+        _RUN,
+        load,
+        f"aux.line.v {elements}" if elements else "",
+        _RECORD,
+    )
 
 
-def _defrost(visit: Visit) -> tuple[Step, ...]:
+def _defrost(visit: Visit) -> tuple[str, ...]:
     control = visit.plate.defrost.control
     if control is None:
         return ()
-    return (*(plan_defrost.SWITCH if control == "time-temperature" else plan_defrost.SENSORS), *plan_defrost.VALVE)
+    return _SWITCH if control == "time-temperature" else _SENSORS, _VALVE
 
 
 def _charge(visit: Visit, section: Section) -> str:

@@ -6,36 +6,17 @@ from dataclasses import dataclass
 from outer_test.assessment import Assessment
 from outer_test.history import PartChanged
 from outer_test.judgement import Finding, Verdict
-from outer_test.visit import Visit
+from outer_test.visit import POINTS, Visit
 
-# What a point is part of, in words that need no trade; the first that fits.
-_PLAIN = (
-    ("cap.herm", "The capacitor that helps the compressor start and run"),
-    ("cap.fan", "The capacitor that runs the outdoor fan"),
-    ("cap.start", "The capacitor that gives the compressor its push at the start"),
-    ("cap.blower", "The capacitor of the indoor fan"),
-    ("cap.new", "The new capacitor, measured before it goes in"),
-    ("look.capacitor", "The capacitor's case"),
-    ("contactor", "The switch that turns the outdoor unit on (contactor)"),
-    ("look.contactor", "The switch that turns the outdoor unit on (contactor)"),
-    ("fan_winding", "The outdoor fan's motor"),
-    ("winding", "The compressor's windings"),
-    ("lead.", "The wires to the compressor"),
-    ("amps.compressor", "The current the compressor draws"),
-    ("amps.fan", "The current the outdoor fan draws"),
-    ("amps.element", "The electric heaters indoors"),
-    ("aux.", "The electric heaters indoors"),
-    ("amps.", "The unit's current"),
-    ("line.", "The power supply to the unit"),
-    ("control.", "The low-voltage control wiring"),
-    ("defrost.run", "The defrost, watched from start to end"),
-    ("defrost.", "The parts that clear ice from the coil"),
-    ("swap.", "The new defrost board"),
-    ("look.coil", "The outdoor coil"),
-    ("look.", "Wires, terminals and cabinet"),
-    ("plate.", "The unit's nameplate against what is installed"),
-    ("button.", "Closing up"),
-)  # fmt: skip
+# What is judged at no point of the round: by the beginning of its key.
+_ELSEWHERE = {
+    "defrost.run": "The defrost, watched from start to end",
+    "swap.": "The new defrost board",
+    "plate.": "The unit's nameplate against what is installed",
+    "cap.herm": POINTS["cap.herm.uf"].plain_words,
+    "cap.fan": POINTS["cap.fan.uf"].plain_words,
+    "contactor": POINTS["contactor.coil.ohm"].plain_words,
+}
 _HOW = {
     Verdict.STOP: "is dangerous",
     Verdict.BAD: "is not as it should be",
@@ -86,9 +67,12 @@ def plain_words(point: str) -> str:
     """What a point belongs to, in words that need no trade; `The unit` for what is only kept for the record.
 
     >>> plain_words("cap.fan.load_a"), plain_words("record.suction.psi")
-    ('The capacitor that runs the outdoor fan', 'The unit')
+    ('The capacitor that runs the outdoor fan', 'The unit as a whole')
     """
-    return next((words for prefix, words in _PLAIN if point.startswith(prefix)), "The unit")
+    known = POINTS.get(point)
+    if known is not None:
+        return known.plain_words
+    return next((words for prefix, words in _ELSEWHERE.items() if point.startswith(prefix)), "The unit")
 
 
 def _said(finding: Finding) -> Said:
@@ -119,15 +103,15 @@ def _done(visit: Visit, parts: Sequence[PartChanged]) -> Iterator[str]:
         yield f"{back} wire{'s' if back > 1 else ''} or part{'s' if back > 1 else ''} taken off for measuring, and put back."
     for line in visit.lifted:
         if line.end is not None and line.end.how == "retired":
-            yield f"{line.what}: not needed any more ({line.end.why})."
+            yield f"{line.words}: not needed any more ({line.end.why})."
 
 
 def _left(visit: Visit, forced: str) -> Iterator[str]:
     for line in visit.lifted:
         if line.end is None:
-            yield f"{line.what}: not put back" + (f". Reason: {forced}" if forced else "") + "."
+            yield f"{line.words}: not put back" + (f". Reason: {forced}" if forced else "") + "."
         elif line.end.how == "left":
-            yield f"{line.what}: left until the return visit ({line.end.why})."
+            yield f"{line.words}: left until the return visit ({line.end.why})."
 
 
 def _cautions(judged: Assessment) -> Iterator[str]:

@@ -1,9 +1,33 @@
 """The rules of the trade: a room a station, a file a rule."""
 
+from outer_test.rules.catalogue import RULES
 from outer_test.rules.look_over import look_over
-from outer_test.rules.nameplate import plate_findings
+from outer_test.rules.nameplate import (
+    AMPACITY,
+    computed_mca,
+    computed_mop,
+    conductor,
+    plate_findings,
+    plate_lra,
+    plate_mca,
+    plate_mop,
+    protection,
+)
+from outer_test.rules.taken import SetAside, set_aside, taken_findings
 
 __all__ = [
+    "AMPACITY",
+    "RULES",
+    "SetAside",
+    "computed_mca",
+    "computed_mop",
+    "conductor",
     "look_over",
     "plate_findings",
+    "plate_lra",
+    "plate_mca",
+    "plate_mop",
+    "protection",
+    "set_aside",
+    "taken_findings",
 ]

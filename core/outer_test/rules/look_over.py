@@ -1,13 +1,19 @@
 """What is judged by looking: the capacitor's case, contactor faces, wiring, coil, sensor (handbook sections 5, 6 and 9)."""
 
-from outer_test.judgement import Finding, Verdict, judged
+from outer_test.judgement import Finding, Rule, Verdict, judged
+
+CAP_CASE = Rule("cap-case", "Capacitor case", "common practice, no source", "T")
+FACES = Rule("faces", "Contactor faces", "common practice, no source", "T")
+SENSOR_SEAT = Rule("sensor-seat", "Coil sensor in its well", "common practice, no source", "T")
+BUTTON_UP = Rule("button-up", "Buttoned up", "common practice, no source", "T")
+LOOK_OVER = Rule("look-over", "Look over", "common practice, no source", "T")
 
 Judgement = tuple[Verdict, str, str]
 _GOOD, _WATCH, _BAD = Verdict.GOOD, Verdict.WATCH, Verdict.BAD
 
-_LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
+_LOOKED: dict[str, tuple[Rule, dict[str, Judgement]]] = {
     "look.capacitor.case": (
-        "cap-case",
+        CAP_CASE,
         {
             "flat": (_GOOD, "A flat top is normal. A good look does not prove it: measure it.", ""),
             "dished": (_GOOD, "A slightly dished top is normal. A good look does not prove it: measure it.", ""),
@@ -16,7 +22,7 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
         },
     ),
     "look.contactor.faces": (
-        "faces",
+        FACES,
         {
             "clean": (_GOOD, "Clean faces.", ""),
             "blackened": (_GOOD, "Blackened faces are normal wear.", ""),
@@ -27,14 +33,14 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
         },
     ),
     "look.contactor.insects": (
-        "look-over",
+        LOOK_OVER,
         {
             "none": (_GOOD, "No insects in the contactor.", ""),
             "found": (_WATCH, "Insects between the faces keep a pole open or make it chatter.", "Power off, clean it out, look at the faces."),
         },
     ),
     "look.wiring": (
-        "look-over",
+        LOOK_OVER,
         {
             "sound": (_GOOD, "Wiring and terminals look sound.", ""),
             "rubbed": (_WATCH, "Rubbed insulation finds metal sooner or later.", "Sleeve or reroute it."),
@@ -43,23 +49,23 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
         },
     ),
     "look.coil.face": (
-        "look-over",
+        LOOK_OVER,
         {
             "clear": (_GOOD, "The coil face is clear.", ""),
             "dirty": (_WATCH, "A dirty coil raises amps and keeps frost.", "Clean it, then read the amps."),
             "frosted": (_GOOD, "Even frost in heating weather is normal until defrost is due.", ""),
-            "iced": (_WATCH, "Iced over: defrost is late, failing, or the charge is low.", "Thaw it with the power off, never chip; then test the defrost."),
+            "iced": (_WATCH, "Iced over: defrost is late, failing, or the charge is low.", "It is evidence: test switch, sensors and board before it is thawed; then thaw it, power off, never chip."),
         },
     ),
     "button.terminals": (
-        "button-up",
+        BUTTON_UP,
         {
             "tight": (_GOOD, "Terminals are tight, tugged dead.", ""),
             "loose": (_BAD, "A loose terminal heats.", "Tighten it dead, to the maker's torque where printed."),
         },
     ),
     "button.sensors": (
-        "button-up",
+        BUTTON_UP,
         {
             "tied": (_GOOD, "Sensors are seated and tied.", ""),
             "loose": (_BAD, "A sensor that slips out lets the coil ice.", "Push it home and tie it."),
@@ -67,21 +73,21 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
         },
     ),
     "button.panels": (
-        "button-up",
+        BUTTON_UP,
         {
             "on": (_GOOD, "Panels are on.", ""),
             "off": (_WATCH, "A panel is off: live parts are open to touch.", "Put it on, or put it on the list."),
         },
     ),
     "button.final_run": (
-        "button-up",
+        BUTTON_UP,
         {
             "good": (_GOOD, "The final run was as it should be.", ""),
             "trouble": (_BAD, "The final run showed trouble.", "Go back to the station it points to."),
         },
     ),
     "look.sensor.seat": (
-        "sensor-seat",
+        SENSOR_SEAT,
         {
             "seated": (_GOOD, "The coil sensor is fully in its well or clip.", ""),
             "slipped": (_BAD, "Slipped out it reads air, and the coil ices.", "Push it fully home and tie it."),
@@ -90,11 +96,6 @@ _LOOKED: dict[str, tuple[str, dict[str, Judgement]]] = {
 }  # fmt: skip
 
 _LOOKED["look.contactor2.faces"] = _LOOKED["look.contactor.faces"]
-_PART = {
-    "look.capacitor.case": "run capacitor",
-    "look.contactor.faces": "contactor",
-    "look.contactor2.faces": "second contactor",
-}
 
 
 def look_over(point: str, word: str) -> Finding | None:
@@ -109,5 +110,4 @@ def look_over(point: str, word: str) -> Finding | None:
         return None
     rule, words = _LOOKED[point]
     verdict, why, step = words[word]
-    blamed = _PART.get(point, "") if verdict is _BAD else ""
-    return judged(point, rule, verdict, why, shown=word, next=step, accuses=blamed)
+    return judged(point, rule, verdict, why, shown=word, next=step)

@@ -2,14 +2,19 @@
 
 from collections.abc import Iterator
 from decimal import Decimal
-from functools import lru_cache
 
-from outer_test.judgement import DEFAULT, Finding, HouseRules, Verdict, judged, unjudged
+from outer_test.judgement import DEFAULT, Finding, HouseRules, Limits, Rule, Verdict, does_not_apply, judged, unjudged
 from outer_test.measurement import exact, say
-from outer_test.nameplate import Plate, why_missing
+from outer_test.nameplate import STANDARD_SIZES, Plate, last_digit, recovered_rla, why_missing
 
-# NEC 240.6(A), from memory.
-STANDARD_SIZES = (15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400)
+PLATE_MCA = Rule("plate-mca", "Printed MCA against the computed one", "NFPA 70 (NEC) 440.33; UL 60335-2-40, from memory", "P")
+PLATE_MOP = Rule("plate-mop", "Printed MOP against the computed one", "NFPA 70 (NEC) 440.22, 240.6(A), from memory", "P")
+PLATE_LRA = Rule("plate-lra", "LRA against RLA", "common practice, no source", "T")
+PLATE_INFER = Rule("plate-infer", "A plate figure recovered from the others", "from NEC 440.33 and 440.22", "D")
+PROTECTION = Rule("protection", "Installed fuse or breaker", "NFPA 70 (NEC) 440.22, from memory", "P")
+CONDUCTOR = Rule("conductor", "Copper conductor", "NFPA 70 (NEC) Table 310.16, from memory", "P")
+
+_FIFTY = "At a 50 Hz site no NEC rule applies."
 # NEC Table 310.16, copper, 60 °C and 75 °C columns by AWG, from memory.
 AMPACITY = {14: (15, 20), 12: (20, 25), 10: (30, 35), 8: (40, 50), 6: (55, 65), 4: (70, 85)}
 
@@ -44,7 +49,7 @@ def computed_mop(rla: float, others_fla: float = 0, mca: float | None = None) ->
 
 
 def plate_mca(plate: Plate) -> Finding:
-    """Printed MCA differing from the computed one by more than 1 A is `watch`: a digit is likely misread.
+    """Printed MCA differing from the computed one by more than 1 A is `watch`: a digit misread, or a motor that was not entered.
 
     Source: [P: NEC 440.33; UL 60335-2-40, from memory].
 
@@ -52,32 +57,56 @@ def plate_mca(plate: Plate) -> Finding:
     >>> plate_mca(Plate(mca=28.6, compressor=Compressor(rla=17.9), fan=Fan(fla=1.2))).verdict.value
     'watch'
     """
+    point = "plate.mca"
+    if plate.hz == 50:
+        return does_not_apply(point, PLATE_MCA, _FIFTY)
     missing = _absent(plate, "mca", "fan.fla")
     if plate.compressor.rla is None and plate.branch_selection_a is None:
         missing.append("compressor.rla")
     if missing or plate.mca is None:
-        return unjudged("plate.mca", "plate-mca", why_missing(plate, *missing), tuple(missing), unit="A")
-    computed = computed_mca(plate.compressor.rla or 0, plate.fan.fla or 0, plate.branch_selection_a)
+        return unjudged(point, PLATE_MCA, why_missing(plate, *missing), tuple(missing), unit="A")
+    fans = (plate.fan.fla or 0) * plate.fan.count
+    computed = computed_mca(plate.compressor.rla or 0, fans, plate.branch_selection_a)
     apart = abs(exact(plate.mca) - computed)
     sound = apart <= 1
     basis = "the branch-circuit selection current" if plate.branch_selection_a is not None else "RLA"
     why = f"1.25 × {basis} + fan FLA is {say(computed)} A; the plate prints {say(plate.mca)} A."
+    step = "" if sound else "Read RLA, FLA and MCA on the plate again. Is there a second fan?"
+    if not sound and (mend := _one_digit(plate)):
+        step = f"{step} One digit would mend it: {mend}."
     return judged(
-        "plate.mca",
-        "plate-mca",
+        point,
+        PLATE_MCA,
         Verdict.GOOD if sound else Verdict.WATCH,
-        why if sound else f"{why} They are {say(apart)} A apart: a digit is likely misread.",
+        why if sound else f"{why} They are {say(apart)} A apart: a digit misread, or a motor (a second fan) not entered.",
         unit="A",
         value=plate.mca,
-        watch_low=float(computed - 1),
-        watch_high=float(computed + 1),
+        limits=Limits(watch_low=float(computed - 1), watch_high=float(computed + 1)),
         nominal=float(computed),
-        next="" if sound else "Read RLA, FLA and MCA on the plate again.",
+        next=step,
     )
 
 
+def _one_digit(plate: Plate) -> str:
+    """The single-digit change of MCA, RLA or FLA that mends the plate, where there is exactly one; empty else."""
+    fields = {"MCA": plate.mca, "RLA": plate.compressor.rla, "FLA": plate.fan.fla}
+    if plate.branch_selection_a is not None or any(value is None for value in fields.values()):
+        return ""
+    mends = []
+    for name, value in fields.items():
+        text = say(value or 0, 6)
+        for place, old in enumerate(text):
+            for digit in "0123456789" if old.isdigit() else "":
+                changed = fields | {name: float(text[:place] + digit + text[place + 1 :])}
+                mca, rla, fla = (exact(changed[key] or 0) for key in ("MCA", "RLA", "FLA"))
+                exactly = abs(mca - (Decimal("1.25") * rla + fla * plate.fan.count)) <= exact(last_digit(plate.mca or 1))
+                if digit != old and exactly:
+                    mends.append(f"{name} {text[:place] + digit + text[place + 1 :]} A")
+    return mends[0] if len(mends) == 1 else ""
+
+
 def plate_mop(plate: Plate) -> Finding:
-    """Printed MOP above the computed one is `watch`.
+    """Printed MOP above the computed one, or no standard size, is `watch`.
 
     Source: [P: NEC 440.22, 240.6(A), from memory]. The branch-circuit selection current is used where it is the greater.
 
@@ -85,21 +114,28 @@ def plate_mop(plate: Plate) -> Finding:
     >>> plate_mop(Plate(mop=50, compressor=Compressor(rla=17.9), fan=Fan(fla=1.2))).nominal
     40.0
     """
+    point = "plate.mop"
+    if plate.hz == 50:
+        return does_not_apply(point, PLATE_MOP, _FIFTY)
     missing = _absent(plate, "mop", "compressor.rla", "fan.fla")
+    if plate.mop is not None and plate.mop not in STANDARD_SIZES:
+        why = f"{say(plate.mop)} A is no standard size."
+        return judged(point, PLATE_MOP, Verdict.WATCH, why, unit="A", value=plate.mop, next="Read MOP on the plate again.")
     if missing or plate.mop is None:
-        return unjudged("plate.mop", "plate-mop", why_missing(plate, *missing), tuple(missing), unit="A")
+        return unjudged(point, PLATE_MOP, why_missing(plate, *missing), tuple(missing), unit="A")
     largest = max(plate.compressor.rla or 0, plate.branch_selection_a or 0)
-    mca = plate.mca if plate.mca is not None else float(computed_mca(largest, plate.fan.fla or 0))
-    computed = computed_mop(largest, plate.fan.fla or 0, mca)
+    fans = (plate.fan.fla or 0) * plate.fan.count
+    mca = plate.mca if plate.mca is not None else float(computed_mca(largest, fans))
+    computed = computed_mop(largest, fans, mca)
     sound = plate.mop <= computed
     return judged(
-        "plate.mop",
-        "plate-mop",
+        point,
+        PLATE_MOP,
         Verdict.GOOD if sound else Verdict.WATCH,
         f"2.25 × RLA + fan FLA rounds down to {computed} A; the plate prints {say(plate.mop)} A.",
         unit="A",
         value=plate.mop,
-        watch_high=float(computed),
+        limits=Limits(watch_high=float(computed)),
         nominal=float(computed),
         next="" if sound else "Read MOP, RLA and FLA on the plate again.",
     )
@@ -114,26 +150,47 @@ def plate_lra(plate: Plate) -> Finding:
     >>> plate_lra(Plate(compressor=Compressor(rla=17.9, lra=196))).verdict.value
     'watch'
     """
-    point, rule = "plate.compressor.lra", "plate-lra"
-    missing = _absent(plate, "compressor.lra", "compressor.rla")
+    point = "plate.compressor.lra"
     if plate.compressor.kind == "inverter":
-        return unjudged(point, rule, "An inverter compressor starts slowly and has no locked-rotor surge: this does not apply.")
+        return does_not_apply(point, PLATE_LRA, "An inverter compressor starts slowly and has no locked-rotor surge.")
     rla, lra = plate.compressor.rla, plate.compressor.lra
     if rla is None or lra is None:
-        return unjudged(point, rule, why_missing(plate, *missing), tuple(missing))
+        missing = _absent(plate, "compressor.lra", "compressor.rla")
+        return unjudged(point, PLATE_LRA, why_missing(plate, *missing), tuple(missing))
     ratio = exact(lra) / exact(rla)
     sound = 3 <= ratio <= 10
     return judged(
         point,
-        rule,
+        PLATE_LRA,
         Verdict.GOOD if sound else Verdict.WATCH,
         f"LRA is {say(ratio, 3)} times RLA; compressors lie between 3 and 10.",
         unit="× RLA",
         value=float(round(ratio, 3)),
-        watch_low=3.0,
-        watch_high=10.0,
+        limits=Limits(watch_low=3.0, watch_high=10.0),
         next="" if sound else "Read RLA and LRA on the plate again.",
     )
+
+
+def plate_infer(plate: Plate) -> Finding | None:
+    """RLA that cannot be read, as far as MCA and MOP give it back; an empty interval says only that plate figures disagree.
+
+    None where RLA is there or nothing gives it. Source: [D from NEC 440.33, 440.22].
+
+    >>> from outer_test.nameplate import Fan
+    >>> plate_infer(Plate(mca=23.6, fan=Fan(fla=1.2), unreadable=("compressor.rla",))).verdict.value
+    'watch'
+    """
+    point = "plate.compressor.rla"
+    if plate.compressor.rla is not None or "compressor.rla" not in plate.unreadable:
+        return None
+    found = recovered_rla(plate)
+    if found is None:
+        return None
+    if not found.agrees:
+        why = "RLA cannot be read, and MCA, MOP and FLA disagree about it."
+        return judged(point, PLATE_INFER, Verdict.UNSURE, why, unit="A", next="Read MCA, MOP and FLA on the plate again.")
+    shown = f"{say(found.low, 3)} to {say(found.high, 3)} A"
+    return judged(point, PLATE_INFER, Verdict.WATCH, f"RLA cannot be read; {found.how} it is {shown}.", unit="A", shown=shown)
 
 
 def protection(plate: Plate) -> Finding:
@@ -146,66 +203,64 @@ def protection(plate: Plate) -> Finding:
     >>> protection(Plate(mca=23.6, mop=40, protection_a=50)).verdict.value
     'bad'
     """
-    point, rule, fuse = "plate.protection_a", "protection", plate.protection_a
-    missing = _absent(plate, "protection_a", "mop", "mca")
+    point, fuse = "plate.protection_a", plate.protection_a
+    if plate.hz == 50:
+        return does_not_apply(point, PROTECTION, _FIFTY)
+
+    def found(verdict: Verdict, why: str, step: str = "") -> Finding:
+        limits = Limits(low=plate.mca, high=plate.mop)
+        return judged(point, PROTECTION, verdict, why, unit="A", value=fuse, limits=limits, next=step)
+
     if fuse is not None and plate.mca is not None and plate.mop is not None and plate.mca > plate.mop:
         why = f"MOP {say(plate.mop)} A is below MCA {say(plate.mca)} A, which no plate says: one of them is misread."
-        return judged(point, rule, Verdict.UNSURE, why, None, next="Read MCA and MOP again.", unit="A", value=fuse)
-    limits: dict[str, object] = {"unit": "A", "value": fuse, "low": plate.mca, "high": plate.mop}
+        return found(Verdict.UNSURE, why, "Read MCA and MOP again.")
     if fuse is not None and plate.mop is not None and fuse > plate.mop:
         why = f"{say(fuse)} A is installed where the plate allows {say(plate.mop)} A at most: the wire can burn before it opens."
-        return judged(point, rule, Verdict.BAD, why, None, next="Have it changed to the plate's MOP or less, to local code.", **limits)
+        return found(Verdict.BAD, why, "Have it changed to the plate's MOP or less, to local code.")
     if fuse is not None and plate.mca is not None and fuse < plate.mca:
         why = f"{say(fuse)} A is installed where the circuit must carry {say(plate.mca)} A: it will trip for nothing."
-        return judged(point, rule, Verdict.BAD, why, None, next="Have it sized between MCA and MOP, to local code.", **limits)
+        return found(Verdict.BAD, why, "Have it sized between MCA and MOP, to local code.")
+    missing = _absent(plate, "protection_a", "mop", "mca")
     if missing:
-        return unjudged(point, rule, why_missing(plate, *missing), tuple(missing), **limits)
-    why = f"{say(fuse or 0)} A lies between MCA {say(plate.mca or 0)} and MOP {say(plate.mop or 0)} A."
-    return judged(point, rule, Verdict.GOOD, why, None, **limits)
+        return unjudged(point, PROTECTION, why_missing(plate, *missing), tuple(missing), unit="A", value=fuse)
+    return found(Verdict.GOOD, f"{say(fuse or 0)} A lies between MCA {say(plate.mca or 0)} and MOP {say(plate.mop or 0)} A.")
 
 
 def conductor(plate: Plate, rules: HouseRules = DEFAULT) -> Finding:
     """Copper ampacity must be at least MCA, by the 60 °C column (default) or, where allowed, the 75 °C one.
 
-    Between the two columns: `watch` under the 60 °C school. Source: [P: NEC Table 310.16, from memory].
+    Between the two columns: `watch` under the 60 °C school; under both `bad`; aluminium `unjudged`.
+    Source: [P: NEC Table 310.16, from memory].
 
     >>> conductor(Plate(mca=23.6, conductor_awg=12)).verdict.value
     'watch'
     """
-    point, rule = "plate.conductor_awg", "conductor"
-    missing = _absent(plate, "conductor_awg", "mca")
+    point = "plate.conductor_awg"
+    if plate.hz == 50:
+        return does_not_apply(point, CONDUCTOR, _FIFTY)
     if plate.conductor_awg is None or plate.mca is None:
-        return unjudged(point, rule, why_missing(plate, *missing), tuple(missing), unit="A")
+        missing = _absent(plate, "conductor_awg", "mca")
+        return unjudged(point, CONDUCTOR, why_missing(plate, *missing), tuple(missing), unit="A")
+    if plate.conductor_metal == "aluminium":
+        return unjudged(
+            point, CONDUCTOR, "The table here is for copper: aluminium carries less.", unit="A", next="Look it up in the local code."
+        )
     cool, warm = AMPACITY[plate.conductor_awg]
     limit = warm if rules.conductor_column == "75" else cool
-    what = f"{plate.conductor_awg} AWG copper carries {cool} A (60 °C) or {warm} A (75 °C); MCA is {say(plate.mca)} A."
+    what = f"{plate.conductor_awg} AWG copper carries {cool} A by the 60 °C column, {warm} A by 75 °C; MCA is {say(plate.mca)} A."
     verdict, step = Verdict.GOOD, ""
-    if plate.mca > warm:
-        verdict, step = Verdict.BAD, "Too thin for this unit: an electrician's work, to local code."
-    elif plate.mca > limit:
-        verdict, step = Verdict.WATCH, "Enough only if terminals and wire are rated 75 °C: check both."
+    if warm < plate.mca:
+        verdict, step = Verdict.BAD, "The wire is too thin: an electrician's work, to local code."
+    elif limit < plate.mca:
+        verdict, step = Verdict.WATCH, "It holds only where terminals and wire are rated 75 °C: read their marks."
     return judged(
-        point,
-        rule,
-        verdict,
-        what,
-        unit="A",
-        value=float(limit),
-        low=plate.mca if rules.conductor_column == "75" else None,
-        watch_low=plate.mca,
-        school=rules.conductor_column,
+        point, CONDUCTOR, verdict, what, unit="A", value=float(limit), limits=Limits(watch_low=plate.mca), school=rules.conductor_column,
         next=step,
-    )
+    )  # fmt: skip
 
 
-# A visit is judged at every key, and its plate stays the same.
-@lru_cache(maxsize=256)
-def plate_findings(plate: Plate, rules: HouseRules) -> tuple[Finding, ...]:
+def plate_findings(plate: Plate, rules: HouseRules) -> Iterator[Finding]:
     """Each plate rule whose own subject is printed, installed or marked unreadable."""
-    return tuple(_plate_findings(plate, rules))
-
-
-def _plate_findings(plate: Plate, rules: HouseRules) -> Iterator[Finding]:
     known = set(plate.unreadable)
     if plate.mca is not None or "mca" in known:
         yield plate_mca(plate)
@@ -213,6 +268,8 @@ def _plate_findings(plate: Plate, rules: HouseRules) -> Iterator[Finding]:
         yield plate_mop(plate)
     if plate.compressor.lra is not None or "compressor.lra" in known:
         yield plate_lra(plate)
+    if (inferred := plate_infer(plate)) is not None:
+        yield inferred
     if plate.protection_a is not None:
         yield protection(plate)
     if plate.conductor_awg is not None:

@@ -1,12 +1,15 @@
 """What was recorded at one visit: points, readings, things seen, power, and what is off."""
 
-from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS, Point
+from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Point, title_of
+from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
-from outer_test.visit.standing import Inputs, inputs_of
-from outer_test.visit.unit_shape import capacitor_sections, discharge_points, has_start_capacitor, is_dual
+from outer_test.visit.standing import Inputs, Taken, inputs_of
+from outer_test.visit.thing import Feed, Thing, words_for
+from outer_test.visit.unit_shape import absence_points, capacitor_sections, discharge_points, has_start_capacitor, is_dual, poles_of
 from outer_test.visit.visit import (
     PEAK_BY,
     PEAK_FITTED,
+    RUN_EVENTS,
     Baseline,
     BoardWire,
     Complaint,
@@ -19,13 +22,14 @@ from outer_test.visit.visit import (
     PowerEvent,
     PowerState,
     Reading,
+    Repair,
     Seen,
     StockPart,
     Visit,
     check_seen,
     standing_readings,
 )
-from outer_test.visit.whats_off import open_lines
+from outer_test.visit.whats_off import interrupted, open_lines, things_off
 
 __all__ = [
     "Baseline",
@@ -33,6 +37,7 @@ __all__ = [
     "Complaint",
     "Conditions",
     "DefrostEvent",
+    "Feed",
     "FittedCapacitor",
     "Inputs",
     "Lifted",
@@ -45,19 +50,34 @@ __all__ = [
     "Point",
     "PowerEvent",
     "PowerState",
+    "RUN_EVENTS",
     "Reading",
+    "Repair",
     "SECTIONS",
     "SECTION_NAME",
+    "STATION_TITLE",
     "Section",
     "Seen",
     "StockPart",
+    "Taken",
+    "Thing",
     "Visit",
+    "absence_points",
     "capacitor_sections",
     "check_seen",
     "discharge_points",
     "has_start_capacitor",
     "inputs_of",
+    "interrupted",
+    "interrupted_by",
     "is_dual",
+    "last_power_up",
+    "off_at",
     "open_lines",
+    "poles_of",
+    "power_at",
     "standing_readings",
+    "things_off",
+    "title_of",
+    "words_for",
 ]

@@ -66,3 +66,30 @@ def discharge_points(visit: Visit) -> tuple[str, ...]:
     if visit.plate.compressor.kind == "inverter" or visit.plate.fan.kind == "electronic":
         points.append("safe.bus.vdc")
     return tuple(points)
+
+
+def absence_points(visit: Visit) -> tuple[str, ...]:
+    """The voltages whose absence is proved at the contactor: three phase, every phase to every other and to ground, both sides.
+
+    >>> len(absence_points(Visit())), len(absence_points(Visit(plate=Plate(phase=3))))
+    (6, 12)
+    """
+    sides = (_LINE_SIDE, _LOAD_SIDE)
+    return tuple(point for side in sides for point in (*side, *(_THIRD[side] if visit.plate.phase == 3 else ())))
+
+
+_LINE_SIDE = ("safe.line.v", "safe.l1_ground.v", "safe.l2_ground.v")
+_LOAD_SIDE = ("safe.load.v", "safe.load_l1_ground.v", "safe.load_l2_ground.v")
+_THIRD = {
+    _LINE_SIDE: ("safe.l2_l3.v", "safe.l1_l3.v", "safe.l3_ground.v"),
+    _LOAD_SIDE: ("safe.load_l2_l3.v", "safe.load_l1_l3.v", "safe.load_l3_ground.v"),
+}
+
+
+def poles_of(visit: Visit) -> int:
+    """How many poles the contactor has, as far as the plate tells: two, three on three phase.
+
+    >>> poles_of(Visit())
+    2
+    """
+    return visit.plate.contactor.poles or (3 if visit.plate.phase == 3 else 2)

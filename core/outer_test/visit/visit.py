@@ -1,13 +1,15 @@
 """One visit to one unit: everything that was read, seen, switched and lifted. The visit file has this very shape."""
 
+from collections.abc import Collection
 from dataclasses import dataclass, field
 from datetime import date, datetime
-from typing import Literal
+from typing import Literal, get_args
 
-from outer_test.judgement import HouseRules
+from outer_test.judgement import HouseRules, Part
 from outer_test.measurement import Accuracy, FieldProblem, Record, ValueProblem, parse_value, quantity
 from outer_test.nameplate import Contactor, Plate
 from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS
+from outer_test.visit.thing import Thing, thing_of, words_for
 
 Complaint = Literal[
     "nothing-at-all", "hums-no-start", "trips-breaker", "fan-stopped", "compressor-stopped", "iced-over",
@@ -15,6 +17,14 @@ Complaint = Literal[
 ]  # fmt: skip
 MeterUnit = Literal["uf", "v", "vdc", "a", "ohm", "mohm", "f", "s"]
 PowerClaim = Literal["unknown", "live", "dead-claimed"]
+# The events of a watched defrost that can be stamped, in the order they are expected.
+RunEvent = Literal[
+    "forced", "contactor-open", "contactor-close", "valve-shift", "fan-off", "aux-on", "outdoor-line-warm", "switch-open", "ended",
+    "fan-on", "valve-back", "aux-off",
+]  # fmt: skip
+RUN_EVENTS: tuple[RunEvent, ...] = get_args(RunEvent)
+# What was answered of an event that was not stamped: did it happen?
+Answer = Literal["yes", "no", "did-not-look"]
 PEAK_BY = ("inrush", "max-hold")
 PEAK_FITTED = ("none", "two-wire", "relay")
 PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]
@@ -36,6 +46,7 @@ class Reading(Record):
     by: Literal["inrush", "max-hold"] | None = None
     fitted: Literal["none", "two-wire", "relay"] | None = None
     turns: int = quantity("turns", 1, 100, default=1)
+    unit_said: bool = False  # the unit was said with it or confirmed by a tap
     top: float | None = quantity("the unit", 1e-9, 1e12, doc="top of the range in use, which OL is above")
     power: PowerState | None = None  # the unit's power when it was taken, as recorded then
     id: str | None = None
@@ -95,17 +106,56 @@ class LiftedEnd(Record):
 
 @dataclass(frozen=True, slots=True)
 class Lifted(Record):
-    """A lifted wire, jumper, removed panel, pulled fuse or the like: one line until it ends."""
+    """A lifted wire, jumper, removed panel, pulled fuse or the like: one line until it ends.
 
-    what: str
+    `thing` names what it is; `what` is how it was put, and is all there is for what has no name of its own.
+    """
+
+    what: str = ""
     at: datetime | None = None
     end: LiftedEnd | None = None
     id: str | None = None
+    thing: Thing | None = None
 
     def __post_init__(self) -> None:
         _aware("at", self.at)
-        if not self.what.strip():
+        if not self.what.strip() and self.thing is None:
             raise FieldProblem("what", "say what was lifted, pulled or jumpered")
+
+    @property
+    def means(self) -> Thing | None:
+        """The thing this line names, by its key or by its words; None for free words."""
+        return self.thing if self.thing is not None else thing_of(self.what)
+
+    @property
+    def words(self) -> str:
+        """What the line says on a list."""
+        return self.what if self.what.strip() or self.thing is None else words_for(self.thing)
+
+
+@dataclass(frozen=True, slots=True)
+class Repair(Record):
+    """A part put in on this visit: its own rating, what it measured in the hand, and where the old one went.
+
+    From `at` on the part's readings are the new part's. `section` is what a run capacitor serves; `put_back` says that the old
+    part went in again.
+    """
+
+    part: Part
+    at: datetime | None = None
+    section: Literal["both", "herm", "fan"] = "both"
+    uf: float | None = quantity("µF", 0.5, 1500)
+    fan_uf: float | None = quantity("µF", 0.5, 200)
+    vac: float | None = quantity("V a.c.", 100, 660)
+    tolerance_pct: float | None = quantity("%", 0.5, 25)
+    amps: float | None = quantity("A", 0.1, 200)
+    put_back: bool = False
+    old_goes: Literal["", "scrap", "customer", "warranty", "kept"] = ""
+    note: str = ""
+
+    def __post_init__(self) -> None:
+        Record.__post_init__(self)
+        _aware("at", self.at)
 
 
 @dataclass(frozen=True, slots=True)
@@ -171,10 +221,7 @@ class DefrostEvent(Record):
     """One event of a watched defrost, `s` seconds after it was forced."""
 
     s: float = quantity("s", -3600, 1e5, required=True)
-    event: Literal[
-        "forced", "contactor-open", "contactor-close", "valve-shift", "fan-off", "aux-on", "outdoor-line-warm",
-        "switch-open", "ended", "fan-on", "valve-back", "aux-off",
-    ] = "forced"  # fmt: skip
+    event: RunEvent = "forced"
 
 
 @dataclass(frozen=True, slots=True)
@@ -196,7 +243,7 @@ class Visit(Record):
     """Everything `assess` looks at. Each part may be absent."""
 
     format: Literal["outer-test-visit"] = "outer-test-visit"
-    version: Literal[1] = 1
+    version: Literal[1, 2] = 1
     plate: Plate = Plate()
     fitted: tuple[FittedCapacitor, ...] = ()
     rules: HouseRules = HouseRules()
@@ -214,6 +261,8 @@ class Visit(Record):
     lifted: tuple[Lifted, ...] = ()
     defrost_run: tuple[DefrostEvent, ...] = ()
     defrost_forced_at: datetime | None = None
+    defrost_seen: dict[RunEvent, Answer] = field(default_factory=dict)
+    repairs: tuple[Repair, ...] = ()
     board_wires: tuple[BoardWire, ...] = ()
     defrost_watched_s: float | None = quantity("s", 0, 1e5, doc="how long the defrost was watched; to the last event where absent")
 
@@ -254,11 +303,11 @@ def check_seen(name: str, word: str) -> None:
         raise FieldProblem(name, f'is one of {", ".join(point.choices)}, not "{word[:40]}"')
 
 
-def standing_readings(visit: Visit) -> dict[str, Reading]:
+def standing_readings(visit: Visit, aside: Collection[Reading] = ()) -> dict[str, Reading]:
     """The reading that stands at each point, by point name and tags; the others are history.
 
     A reading is told apart by point, `by` and `fitted`. The latest of a kind stands: by its time where both have one,
-    else by its place in the list. One that another supersedes never stands.
+    else by its place in the list. One that another supersedes never stands, nor one of `aside`.
 
     >>> v = Visit(readings=(Reading("cap.herm.uf", "50"), Reading("cap.herm.uf", "54.1")))
     >>> standing_readings(v)["cap.herm.uf"].value
@@ -267,7 +316,7 @@ def standing_readings(visit: Visit) -> dict[str, Reading]:
     gone = {reading.supersedes for reading in visit.readings if reading.supersedes is not None}
     stand: dict[str, Reading] = {}
     for reading in visit.readings:
-        if reading.id is not None and reading.id in gone:
+        if (reading.id is not None and reading.id in gone) or reading in aside:
             continue
         key = "|".join(filter(None, (reading.point, reading.by, reading.fitted)))
         before = stand.get(key)

@@ -8,11 +8,11 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import SimpleTestCase
 from hypothesis import HealthCheck, given, settings
 from hypothesis.extra.django import TestCase
-from visit_samples.any_visits import visits
 
 from outer_test.assessment import assess
 from outer_test.visit import Visit
 from testing.fixtures import Fixture, fresh
+from visit_samples.any_visits import visits
 from visits.visit_file import read_visit, write_visit
 
 

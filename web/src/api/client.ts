@@ -5,10 +5,8 @@ import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
 export type Finding = Schemas["Finding"];
-/** A round as it is answered: without its stations where the asker named their plan as known. */
-export type RoundAnswer = Schemas["Round"];
-export type Round = RoundAnswer & { stations: Schemas["Station"][] };
-export type VisitShown = Schemas["VisitShown"] & { round: Round };
+export type Round = Schemas["Round"];
+export type VisitShown = Schemas["VisitShown"];
 export type Step = Schemas["Step"];
 export type Verdict = Schemas["Verdict"];
 export type FieldError = Schemas["FieldError"];

@@ -5,8 +5,8 @@
  */
 import { useSyncExternalStore } from "react";
 
-import { api, ApiProblem, data, type FieldError, type RoundAnswer, type Schemas } from "./client";
-import { knownPlan, storeRound } from "./queries";
+import { api, ApiProblem, data, type FieldError, type Round, type Schemas } from "./client";
+import { storeRound } from "./queries";
 
 export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
@@ -48,15 +48,12 @@ function become(next: Partial<State>): void {
   listeners.forEach((listener) => listener());
 }
 
-/** Where a write goes, and what its answer need not say again. */
+/** Where a write goes. */
 function path<More extends object>(write: Write, more?: More) {
-  return {
-    params: { path: { visit_id: write.visit, ...more } as { visit_id: string } & More },
-    headers: { "Known-Plan": knownPlan(write.visit) },
-  };
+  return { params: { path: { visit_id: write.visit, ...more } as { visit_id: string } & More } };
 }
 
-async function deliver(write: Write): Promise<RoundAnswer> {
+async function deliver(write: Write): Promise<Round> {
   switch (write.kind) {
     case "reading":
       return data(api.POST("/api/visits/{visit_id}/readings", { ...path(write), body: write.body }));

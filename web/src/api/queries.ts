@@ -1,7 +1,7 @@
 /** What the screens ask for. */
 import { notifyManager, QueryClient, useQuery } from "@tanstack/react-query";
 
-import { api, ApiProblem, data, whenSignedOut, type RoundAnswer, type VisitShown } from "./client";
+import { api, ApiProblem, data, whenSignedOut, type Round, type VisitShown } from "./client";
 
 // An answer is drawn at once, not after the browser's least delay.
 notifyManager.setScheduler(queueMicrotask);
@@ -26,9 +26,7 @@ export const useToday = () => useQuery({ queryKey: ["today"], queryFn: () => dat
 export const useVisit = (id: string) =>
   useQuery({
     queryKey: ["visit", id],
-    queryFn: async () =>
-      // Asked without naming a plan, so its stations are there.
-      (await data(api.GET("/api/visits/{visit_id}", { params: { path: { visit_id: id } } }))) as VisitShown,
+    queryFn: () => data(api.GET("/api/visits/{visit_id}", { params: { path: { visit_id: id } } })),
   });
 
 export const useHouseRules = () =>
@@ -61,18 +59,8 @@ export const useFind = (words: string) =>
 export const useBoards = () =>
   useQuery({ queryKey: ["boards"], queryFn: () => data(api.GET("/api/company/boards")) });
 
-/** The name of the plan whose stations this device has: an answer to a write need not say them again. */
-export function knownPlan(visitId: string): string {
-  return queries.getQueryData<VisitShown>(["visit", visitId])?.round.plan ?? "";
-}
-
-/** Put the newest round of a visit where its screens read it. Stations that it left out are those already here. */
-export function storeRound(visitId: string, answer: RoundAnswer): void {
-  queries.setQueryData<VisitShown>(["visit", visitId], (visit) => {
-    const stations =
-      answer.stations ?? (visit?.round.plan === answer.plan ? visit.round.stations : undefined);
-    return visit && stations && { ...visit, round: { ...answer, stations } };
-  });
-  if (knownPlan(visitId) !== answer.plan) void queries.invalidateQueries({ queryKey: ["visit", visitId] });
+/** Put the newest round of a visit where its screens read it. */
+export function storeRound(visitId: string, round: Round): void {
+  queries.setQueryData<VisitShown>(["visit", visitId], (visit) => visit && { ...visit, round });
   void queries.invalidateQueries({ queryKey: ["today"] });
 }

@@ -3,7 +3,7 @@
  * and where the probes go for the reading at hand.
  */
 import { Box, Flex, Text, useToken } from "@chakra-ui/react";
-import { memo, useMemo } from "react";
+import { useMemo } from "react";
 
 import { height, place, WIDE, type CabinetData } from "./cabinetLayout";
 import { PartDrawing } from "./PartDrawing";
@@ -15,7 +15,7 @@ interface Props {
   point: string;
 }
 
-export const Cabinet = memo(function Cabinet({ cabinet, point }: Props) {
+export function Cabinet({ cabinet, point }: Props) {
   const [ink, faint, edge, panel, brick, brickTint, leaf, copper] = useToken("colors", [
     "ink",
     "faint",
@@ -96,7 +96,7 @@ export const Cabinet = memo(function Cabinet({ cabinet, point }: Props) {
       </svg>
     </Box>
   );
-});
+}
 
 const own = (terminal: string) => terminal.replace(".", " ");
 

@@ -6,16 +6,17 @@ from dataclasses import replace
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from visit_samples.any_visits import METERS, visits
 
+from outer_test.assessment import Assessment, assess
 from outer_test.assessment.accuse import SPOILED_BY
-from outer_test.assessment.assess import Assessment, assess
 from outer_test.circuit import cabinet, make_circuit, probes
-from outer_test.judgement import RULES, SCHOOLS, Verdict, worst
+from outer_test.judgement import SCHOOLS, Verdict, worst
 from outer_test.measurement import Accuracy
 from outer_test.procedure import stations
 from outer_test.report import customer_page
+from outer_test.rules import RULES
 from outer_test.visit import POINTS, Visit
+from visit_samples.any_visits import METERS, visits
 
 MANY = settings(max_examples=40, deadline=None)
 SCHOOL_NAMES = {"", *(school for schools in SCHOOLS.values() for school in schools)}

@@ -7,11 +7,12 @@ from datetime import UTC, datetime
 from hypothesis import given
 from hypothesis import strategies as st
 
-from outer_test.assessment.assess import assess
-from outer_test.judgement import RULES, SCHOOLS, WORST_FIRST, Verdict, worst
+from outer_test.assessment import assess
+from outer_test.judgement import SCHOOLS, WORST_FIRST, Verdict, worst
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Compressor, Fan, Plate, RunCapacitor, StartCapacitor
 from outer_test.procedure import FinishProblem, check_finish, stations
+from outer_test.rules import RULES
 from outer_test.visit import (
     POINTS,
     FittedCapacitor,

@@ -4,15 +4,28 @@ import unittest
 from collections import Counter
 from dataclasses import replace
 
-from outer_test.assessment.assess import assess
+from outer_test.assessment import assess
 from outer_test.assessment.tests.test_handbook_cuts import DEMAND, PLATE
 from outer_test.circuit.tests.test_circuit import every_unit
 from outer_test.entry import AT_STATION, SAYINGS, parse_line
-from outer_test.judgement import RULES, Verdict
+from outer_test.judgement import Verdict
 from outer_test.nameplate import AuxHeat, BlowerCapacitor, Compressor, Contactor, Element, Plate
-from outer_test.procedure import STATION_TITLE, stations, title_of
+from outer_test.procedure import stations
+from outer_test.rules import RULES
 from outer_test.rules.defrost import swap_guide
-from outer_test.visit import POINTS, Baseline, BoardWire, DefrostEvent, FittedCapacitor, Lifted, LiftedEnd, Reading, Visit
+from outer_test.visit import (
+    POINTS,
+    STATION_TITLE,
+    Baseline,
+    BoardWire,
+    DefrostEvent,
+    FittedCapacitor,
+    Lifted,
+    LiftedEnd,
+    Reading,
+    Visit,
+    title_of,
+)
 
 UNITS = [
     *every_unit(),

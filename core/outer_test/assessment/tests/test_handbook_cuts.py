@@ -8,7 +8,7 @@ import unittest
 from collections.abc import Iterable
 from dataclasses import replace
 
-from outer_test.assessment.assess import assess
+from outer_test.assessment import assess
 from outer_test.judgement import Finding, HouseRules
 from outer_test.nameplate import AuxHeat, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor, StartCapacitor
 from outer_test.visit import Conditions, Reading, Visit

@@ -5,12 +5,12 @@ from dataclasses import replace
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from visit_samples.any_visits import METERS, rules
 
-from outer_test.assessment.assess import assess
+from outer_test.assessment import assess
 from outer_test.assessment.tests.test_handbook_cuts import PLATE
 from outer_test.judgement import HouseRules
 from outer_test.visit import Reading, Visit
+from visit_samples.any_visits import METERS, rules
 
 # Point and rule, where it is right, the way that leads away from it and how far, and what has to be read along with it.
 Along = tuple[tuple[str, str], ...]

@@ -4,9 +4,7 @@ import unittest
 from itertools import product
 
 from outer_test.assessment import assess
-from outer_test.circuit.build import make_circuit
-from outer_test.circuit.probes import probes
-from outer_test.circuit.state import cabinet, wire_states
+from outer_test.circuit import cabinet, make_circuit, probes
 from outer_test.nameplate import AuxHeat, Compressor, Contactor, Defrost, Fan, Plate, RunCapacitor, StartCapacitor
 from outer_test.procedure import stations
 from outer_test.visit import Reading, Visit
@@ -81,7 +79,7 @@ class States(unittest.TestCase):
         )
         visit = Visit(plate=Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5)), readings=readings)
         shown = cabinet(visit, assess(visit).findings)
-        wires, parts = wire_states(shown), {one.part.name: one.state for one in shown.parts}
+        wires, parts = {one.wire.name: one.state for one in shown.wires}, {one.part.name: one.state for one in shown.parts}
         self.assertEqual(wires["contactor.T1–compressor.C"], "proven")
         self.assertEqual(wires["contactor.T2–compressor.R"], "suspect")
         self.assertEqual(wires["capacitor.HERM–compressor.S"], "not-yet")

@@ -8,17 +8,7 @@ from datetime import UTC
 from hypothesis import given
 from hypothesis import strategies as st
 
-from outer_test.entry.meter_log import (
-    LogRow,
-    Mapping,
-    RowProblem,
-    columns_of,
-    delimiter_of,
-    guess_mapping,
-    point_named,
-    read_rows,
-    read_time,
-)
+from outer_test.entry import LogRow, Mapping, RowProblem, columns_of, delimiter_of, guess_mapping, point_named, read_rows, read_time
 
 MAPPING = Mapping(value="value", at="at", serial="serial", point="point", sign="sign")
 

@@ -8,13 +8,10 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.stats import theilslopes
 
-from outer_test.history.record import PartChanged, Told, histories, part_of, told_of
-from outer_test.history.trend import theil_sen, trend
-from outer_test.history.unit_status import standing
+from outer_test.history import PartChanged, Told, histories, part_of, standing, theil_sen, told_of, trend
 from outer_test.judgement import Verdict
 from outer_test.nameplate import AuxHeat, Element, Plate, RunCapacitor
-from outer_test.procedure import title_of
-from outer_test.visit import POINTS, Reading, Visit
+from outer_test.visit import POINTS, Reading, Visit, title_of
 
 START = datetime(2020, 5, 1, tzinfo=UTC)
 POINT = "cap.herm.uf"

@@ -8,9 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.stats import norm
 
-from outer_test.measurement.decision import confidence, decide
-from outer_test.measurement.meter import Accuracy, measure, measured
-from outer_test.measurement.value import ValueProblem, parse_value
+from outer_test.measurement import Accuracy, ValueProblem, confidence, decide, measure, measured, parse_value
 
 DIGITS = st.decimals(min_value=0, max_value=200, places=2).map(str)
 

@@ -5,14 +5,14 @@ import unittest
 from datetime import UTC, datetime
 
 from hypothesis import given, settings
-from visit_samples.any_visits import visits
 
 from outer_test.assessment import assess
 from outer_test.history import PartChanged
 from outer_test.judgement import Verdict
 from outer_test.nameplate import Plate, RunCapacitor
-from outer_test.report.plain_words import CustomerPage, customer_page, plain_words
+from outer_test.report import CustomerPage, customer_page, plain_words
 from outer_test.visit import POINTS, Lifted, LiftedEnd, Reading, Visit
+from visit_samples.any_visits import visits
 
 PLATE = Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6))
 # A customer is not asked to know what these are.

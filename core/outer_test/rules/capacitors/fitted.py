@@ -4,12 +4,14 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from decimal import Decimal
 
-from outer_test.judgement import DEFAULT, Finding, HouseRules, Verdict, judged, unjudged
+from outer_test.judgement import DEFAULT, Finding, HouseRules, Limits, Rule, Verdict, judged, unjudged
 from outer_test.measurement import exact, say
 from outer_test.nameplate import Plate, RunCapacitor
 from outer_test.rules.capacitors.combined import cap_parallel
 from outer_test.rules.capacitors.replacement import STOPGAP
 from outer_test.visit import SECTION_NAME, FittedCapacitor, Section
+
+CAP_INSTALLED = Rule("cap-installed", "Fitted capacitor against the plate", "common practice, no source", "T")
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,7 +72,7 @@ def cap_installed(section: Section, plate: Plate, fitted: tuple[FittedCapacitor,
         return None
     asked = plate.run_capacitor or RunCapacitor()
     wanted = asked.herm_uf if section == "herm" else asked.fan_uf
-    point, rule, name = f"cap.{section}.fitted", "cap-installed", SECTION_NAME[section]
+    point, rule, name = f"cap.{section}.fitted", CAP_INSTALLED, SECTION_NAME[section]
     faults = list(_plain_faults(parts, asked))
     if faults:
         return judged(point, rule, Verdict.BAD, " ".join(faults), school=rules.replacement, next=f"Fit the right part on {name}.")
@@ -82,7 +84,7 @@ def cap_installed(section: Section, plate: Plate, fitted: tuple[FittedCapacitor,
     verdict, why, step = _microfarads(total, target, any(part.add_on for part, _ in parts), rules)
     return judged(
         point, rule, verdict, f"{name}: {why}", unit="µF", value=float(total), nominal=wanted,
-        low=float(target * (1 - STOPGAP)), high=float(target * (1 + STOPGAP)), school=rules.replacement, next=step,
+        limits=Limits(low=float(target * (1 - STOPGAP)), high=float(target * (1 + STOPGAP))), school=rules.replacement, next=step,
     )  # fmt: skip
 
 

@@ -3,12 +3,13 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from decimal import Decimal
-from functools import lru_cache
 
-from outer_test.judgement import Replacement, ReplacementSchool
+from outer_test.judgement import Replacement, ReplacementSchool, Rule
 from outer_test.measurement import exact, say
 from outer_test.rules.capacitors.combined import cap_parallel
 from outer_test.visit import StockPart
+
+CAP_FIT = Rule("cap-fit", "A replacement that fits", "common practice, no source", "T")
 
 STOPGAP = Decimal("0.10")
 MOST_OFFERED = 5
@@ -42,7 +43,6 @@ class _Choice:
     note: str = ""
 
 
-@lru_cache(maxsize=256)
 def cap_fit(need: CapacitorNeed, stock: tuple[StockPart, ...], school: ReplacementSchool = "same") -> tuple[Replacement, ...]:
     """Replacements from a stock list, best first, at most five.
 

@@ -1,11 +1,13 @@
 """The start capacitor against its printed band: the rule `cap-start` (handbook section 5)."""
 
-from outer_test.judgement import DEFAULT, Finding, HouseRules, Verdict, judged
+from outer_test.judgement import DEFAULT, Finding, HouseRules, Limits, Rule, Verdict, judged
 from outer_test.measurement import Measured, confidence, decide, exact, say, why_unsure
+
+CAP_START = Rule("cap-start", "Start capacitor", "the printed band; common practice", "T")
 
 
 def cap_start(reading: Measured, low_uf: float, high_uf: float, rules: HouseRules = DEFAULT) -> Finding:
-    """Inside the printed µF band is `good`, outside `bad`, through `decision`.
+    """Inside the printed µF band is `good`, below `bad`, above `watch`, through `decision`.
 
     reading, low_uf, high_uf: µF. OL is `bad` only where the range's top is at least 2 × the band's top.
     Source: [T]; the band is the part's own label.
@@ -29,10 +31,12 @@ def cap_start(reading: Measured, low_uf: float, high_uf: float, rules: HouseRule
             verdict, why = Verdict.UNSURE, f"{reason} Here {printed}."
         elif side == "inside":
             verdict, why, step = Verdict.GOOD, f"{say(reading.number)} µF: {printed}.", ""
+        elif side == "above":
+            verdict, why = Verdict.WATCH, f"{say(reading.number)} µF is above it: {printed}."
+            step = "Is the bleed resistor still across it? Unclip it and measure again."
         else:
-            verdict, why = Verdict.BAD, f"{say(reading.number)} µF is {side} it: {printed}."
+            verdict, why = Verdict.BAD, f"{say(reading.number)} µF is below it: {printed}."
     return judged(
-        "cap.start.uf", "cap-start", verdict, why, reading, unit="µF", low=low_uf, high=high_uf,
+        "cap.start.uf", CAP_START, verdict, why, reading, unit="µF", limits=Limits(low=low_uf, high=high_uf),
         confidence=confidence(reading, low, high), school="label", decision=rules.decision, next=step,
-        accuses="start capacitor" if verdict is Verdict.BAD else "",
     )  # fmt: skip

@@ -1,17 +1,19 @@
 """Coil switch, sensors, reversing valve, board and one watched defrost (handbook section 9)."""
 
 from outer_test.rules.defrost.applied import curve_of, defrost_findings
-from outer_test.rules.defrost.board_lights import board_lights
-from outer_test.rules.defrost.board_swap import BOARD_WIRE, SwapGuide, line_of, swap_guide
-from outer_test.rules.defrost.coil_switch import is_closed
-from outer_test.rules.defrost.frost import FrostOutlook, will_it_frost
+from outer_test.rules.defrost.board_lights import BOARD_LIGHTS, board_lights
+from outer_test.rules.defrost.board_swap import BOARD_SWAP, BOARD_WIRE, SwapGuide, kit_words, line_of, settings_of, swap_guide, wires_now
+from outer_test.rules.defrost.coil_switch import SWITCH_STATE, AtSwitch, is_closed, switch_state
+from outer_test.rules.defrost.frost import FrostOutlook, dew_point_f, will_it_frost
 from outer_test.rules.defrost.how_to_force import WhichWay, which_way
 from outer_test.rules.defrost.interval import (
     PINS_MIN,
+    BinHours,
     Climate,
     DefrostUse,
     IntervalAdvice,
     IntervalCost,
+    defrost_kwh_a_day,
     demand_credit,
     frosting_hours,
     interval_advice,
@@ -19,10 +21,18 @@ from outer_test.rules.defrost.interval import (
 )
 from outer_test.rules.defrost.lanes import Lane, run_lanes
 from outer_test.rules.defrost.run import SHIFT_DELAY_S
+from outer_test.rules.defrost.run_context import SEQUENCE
+from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm, sensor_ohm, sensors_agree
+from outer_test.rules.defrost.sequence import sequence
 from outer_test.rules.defrost.switch_mark import MarkReading, switch_mark
+from outer_test.rules.defrost.valve_coil import VALVE_COIL, valve_coil
 
 __all__ = [
+    "AtSwitch",
+    "BOARD_LIGHTS",
+    "BOARD_SWAP",
     "BOARD_WIRE",
+    "BinHours",
     "Climate",
     "DefrostUse",
     "FrostOutlook",
@@ -31,21 +41,37 @@ __all__ = [
     "Lane",
     "MarkReading",
     "PINS_MIN",
+    "SENSOR_OHM",
+    "SEQUENCE",
     "SHIFT_DELAY_S",
+    "SWITCH_STATE",
+    "SensorCurve",
     "SwapGuide",
+    "VALVE_COIL",
     "WhichWay",
     "board_lights",
     "curve_of",
     "defrost_findings",
+    "defrost_kwh_a_day",
     "demand_credit",
+    "dew_point_f",
+    "divider_ohm",
     "frosting_hours",
     "interval_advice",
     "interval_cost",
     "is_closed",
+    "kit_words",
     "line_of",
     "run_lanes",
+    "sensor_ohm",
+    "sensors_agree",
+    "sequence",
+    "settings_of",
     "swap_guide",
     "switch_mark",
+    "switch_state",
+    "valve_coil",
     "which_way",
     "will_it_frost",
+    "wires_now",
 ]

@@ -1,63 +1,60 @@
 """Which defrost rules apply to a visit: switch or sensors, valve coil, and the watched run."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
+from datetime import datetime, timedelta
 
-from outer_test.judgement import Finding, Verdict, unjudged
+from outer_test.judgement import Finding, Verdict, does_not_apply, unjudged
 from outer_test.measurement import Measured, measured, parse_value, say
-from outer_test.nameplate import Defrost
+from outer_test.nameplate import Defrost, is_generic
 from outer_test.rules.contactor import control_volts
 from outer_test.rules.defrost.aux_call import aux_call
 from outer_test.rules.defrost.board_swap import swap_findings
-from outer_test.rules.defrost.coil_switch import AtSwitch, is_closed, switch_state
-from outer_test.rules.defrost.run_context import Watch
-from outer_test.rules.defrost.sensor import SensorCurve, divider_ohm, sensor_ohm, sensors_agree
+from outer_test.rules.defrost.coil_switch import SWITCH_STATE, AtSwitch, is_closed, switch_state
+from outer_test.rules.defrost.run import Run
+from outer_test.rules.defrost.run_context import RunContext
+from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm, sensor_ohm, sensors_agree
 from outer_test.rules.defrost.sequence import sequence
 from outer_test.rules.defrost.valve_coil import valve_coil
-from outer_test.visit import Inputs, Visit, open_lines
+from outer_test.rules.power_up import CONTROL_TRACE
+from outer_test.visit import Feed, Inputs, Thing, Visit, interrupted, off_at, power_at
 
 _YES = {"yes": True, "no": False, "right": True, "unsure": False, None: None}
-# Which lane of a run a lifted wire silences.
-LANE_OF = {
-    "Fan motor leads off": "fan",
-    "FAN wire off": "fan",
-    "Fan wire lifted": "fan",
-    "Valve wire lifted": "valve",
-    "Aux wire lifted": "aux",
-}
+# Which lane of a run is silent while a feed is interrupted.
+_LANE_OF = {Feed.FAN: "fan", Feed.VALVE: "valve", Feed.AUX: "aux"}
+NO_CALL_V, FEEDS_V = 5, 20
 
 
 def curve_of(defrost: Defrost) -> SensorCurve:
-    """This unit's sensor curve: its own table or constants where recorded, else the default.
+    """This unit's sensor curve: its own table or constants where recorded and confirmed, else the default.
 
     >>> curve_of(Defrost()).own
     False
     """
-    own = bool(defrost.sensor_table) or defrost.sensor_r25_ohm is not None or defrost.sensor_b_k is not None
+    recorded = bool(defrost.sensor_table) or defrost.sensor_r25_ohm is not None or defrost.sensor_b_k is not None
     default = SensorCurve()
-    table = tuple((one.f, one.ohm) for one in defrost.sensor_table)
-    return SensorCurve(defrost.sensor_r25_ohm or default.r25_ohm, defrost.sensor_b_k or default.b_k, table, own)
+    table = tuple((point.f, point.ohm) for point in defrost.sensor_table)
+    r25, b = defrost.sensor_r25_ohm or default.r25_ohm, defrost.sensor_b_k or default.b_k
+    return SensorCurve(r25, b, table, recorded and not is_generic(defrost))
 
 
-def defrost_findings(inputs: Inputs, control: dict[str, Finding]) -> Iterator[Finding]:
-    """Everything judged of the defrost. control: the control-voltage findings by point."""
+def defrost_findings(inputs: Inputs, control: Mapping[str, Finding], proved_at: datetime | None = None) -> Iterator[Finding]:
+    """Everything judged of the defrost. control: the control-voltage findings by point. proved_at: when the unit was proved dead."""
     found: dict[str, Finding] = {}
-    for one in _readings(inputs):
-        found[one.point] = one
-        yield one
-    yield from _run(inputs, found, control)
+    for finding in _readings(inputs):
+        found[finding.point] = finding
+        yield finding
+    visit = inputs.visit
+    if visit.defrost_run:
+        context = run_context(inputs, found, control, proved_at)
+        yield from sequence(visit.defrost_run, visit.plate.defrost, context, visit.plate.fan.switched_by_board)
+    yield from swap_findings(visit)
 
 
 def _readings(inputs: Inputs) -> Iterator[Finding]:
     visit, defrost = inputs.visit, inputs.visit.plate.defrost
     if (switch := inputs.get("defrost.switch.ohm")) is not None:
-        if defrost.control == "demand":
-            yield unjudged(
-                "defrost.switch.ohm", "switch-state", "A demand board has sensors, no coil switch.", shown=switch.value.text, unit="Ω"
-            )
-        else:
-            at = AtSwitch(inputs.number("defrost.coil.f"), _YES[visit.saw("defrost.ice")], _YES[visit.saw("defrost.just_ran")])
-            yield switch_state(switch, defrost.closes_f, defrost.opens_f, at)
+        yield _switch(inputs, switch)
     curve = curve_of(defrost)
     for part in ("coil", "ambient"):
         yield from _sensor(inputs, part, curve)
@@ -66,11 +63,29 @@ def _readings(inputs: Inputs) -> Iterator[Finding]:
         agree = sensors_agree(coil, ambient, curve, _YES[visit.saw("defrost.rested")])
         if agree is not None:
             yield agree
-    for point in ("defrost.control.v", "defrost.aux_call.v"):
-        if (volts := inputs.get(point)) is not None:
-            yield control_volts(point, "control-trace", volts, visit.rules) if point.endswith("control.v") else aux_call(volts)
+    if (volts := inputs.get("defrost.control.v")) is not None:
+        yield control_volts("defrost.control.v", CONTROL_TRACE, volts, visit.rules)
+    if (volts := inputs.get("defrost.aux_call.v")) is not None:
+        yield aux_call(volts, _aux_fitted(visit))
     if (solenoid := inputs.get("defrost.valve_coil.ohm")) is not None:
-        yield valve_coil(solenoid, visit.rules)
+        yield valve_coil(solenoid, visit.rules, inverter=visit.plate.compressor.kind == "inverter")
+
+
+def _switch(inputs: Inputs, reading: Measured) -> Finding:
+    visit, defrost, point = inputs.visit, inputs.visit.plate.defrost, "defrost.switch.ohm"
+    if defrost.control == "demand":
+        return does_not_apply(point, SWITCH_STATE, "A demand board has sensors, no coil switch.", reading, "Ω")
+    if is_generic(defrost):
+        why = "Its set points are a generic profile's, a hint only: confirm where it closes and opens from its mark."
+        return unjudged(point, SWITCH_STATE, why, ("defrost.closes_f", "defrost.opens_f"), shown=reading.value.text, unit="Ω")
+    beside = inputs.number("defrost.coil.f")
+    outdoor = visit.conditions.outdoor_f
+    if defrost.switch_in_air:  # by design it feels the air
+        air = inputs.number("defrost.ambient.f")
+        beside = air if air is not None else None if outdoor is None else measured(parse_value(f"{outdoor:.0f}"), unit="f")
+    just_ran = _YES[visit.saw("defrost.just_ran")]
+    at = AtSwitch(beside, _YES[visit.saw("defrost.ice")], just_ran, outdoor, defrost.switch_in_air)
+    return switch_state(reading, defrost.closes_f, defrost.opens_f, at)
 
 
 def _sensor(inputs: Inputs, part: str, curve: SensorCurve) -> Iterator[Finding]:
@@ -78,75 +93,123 @@ def _sensor(inputs: Inputs, part: str, curve: SensorCurve) -> Iterator[Finding]:
     beside = inputs.number(f"defrost.{part}.f")
     if (reading := inputs.get(point)) is not None:
         if defrost.control == "time-temperature":
-            yield unjudged(
-                point, "sensor-ohm", "A time-and-temperature board has a coil switch, no sensors.", shown=reading.value.text, unit="Ω"
-            )
+            why = "A time-and-temperature board has a coil switch, no sensors."
+            yield does_not_apply(point, SENSOR_OHM, why, reading, "Ω")
         else:
-            yield _as_seated(sensor_ohm(reading, beside, curve, point), inputs.visit)
+            yield _as_seated(sensor_ohm(reading, beside, curve, point, inputs.readings[point].unit_said), inputs.visit)
     if (volts := inputs.number(f"defrost.{part}_sensor.vdc")) is None or volts.number is None:
         return
     pull, name = defrost.sensor_pull_ohm, f"defrost.{part}_sensor.vdc"
     ohm = divider_ohm(float(volts.number), pull if pull is not None else 10_000.0)
     if ohm is None:
-        yield unjudged(
-            name, "sensor-ohm", "At the board's rail: open, shorted, or not this divider.", shown=volts.value.text, unit="V d.c."
-        )
-    elif pull is None:
+        yield unjudged(name, SENSOR_OHM, "At the board's rail: open, shorted, or not this divider.", shown=volts.value.text, unit="V d.c.")
+    elif pull is None or is_generic(defrost):
         reads = curve.fahrenheit(ohm)
         hint = (
             f"With a 10 kΩ board resistor this would be {say(round(reads, 1))} °F: a hint only." if reads is not None else "No temperature."
         )
         why = f"{hint} The board's own resistor is not recorded."
-        yield unjudged(name, "sensor-ohm", why, ("defrost.sensor_pull_ohm",), shown=volts.value.text, unit="V d.c.")
+        yield unjudged(name, SENSOR_OHM, why, ("defrost.sensor_pull_ohm",), shown=volts.value.text, unit="V d.c.")
     else:
-        yield sensor_ohm(_as_ohms(ohm), beside, curve, name)
+        yield sensor_ohm(measured(parse_value(f"{ohm:.0f}")), beside, curve, name, unit_said=True)
 
 
 def _as_seated(found: Finding, visit: Visit) -> Finding:
-    """A coil sensor out of its well reads air: its seat explains the error as well, so the sensor is not accused."""
+    """A coil sensor out of its well reads air: its seat explains the error as well."""
     out = found.point == "defrost.coil_sensor.ohm" and visit.saw("look.sensor.seat") == "slipped"
     if not (out and found.verdict is Verdict.BAD and found.value is not None):
         return found
-    return replace(found, verdict=Verdict.UNSURE, accuses="", next="It is out of its well: seat it, tie it, wait, read again.")
+    return replace(found, verdict=Verdict.UNSURE, next="It is out of its well: seat it, tie it, wait, read again.")
 
 
-def _as_ohms(ohm: float) -> Measured:
-    return measured(parse_value(f"{ohm:.0f}"))
+def _aux_fitted(visit: Visit) -> bool | None:
+    kind = visit.plate.aux_heat.kind
+    return None if kind is None else kind != "none"
 
 
-def _run(inputs: Inputs, found: dict[str, Finding], control: dict[str, Finding]) -> Iterator[Finding]:
-    visit = inputs.visit
-    if visit.defrost_run:
-        yield from sequence(visit.defrost_run, visit.plate.defrost, watch_of(inputs, found, control))
-    yield from swap_findings(visit)
+def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[str, Finding], proved_at: datetime | None) -> RunContext:
+    """What this visit knows that bears on judging its run.
 
-
-def watch_of(inputs: Inputs, found: dict[str, Finding], control: dict[str, Finding]) -> Watch:
-    """What this visit knows that bears on judging its run."""
-    visit = inputs.visit
-    off = {line.what for line in open_lines(visit)}
-    switch, valve = inputs.get("defrost.switch.ohm"), inputs.number("defrost.valve_coil.v")
+    >>> from outer_test.visit import inputs_of
+    >>> run_context(inputs_of(Visit()), {}, {}, None).aux_fitted is None
+    True
+    """
+    visit, defrost, forced = inputs.visit, inputs.visit.plate.defrost, inputs.visit.defrost_forced_at
+    off = interrupted(visit)
+    on = {line.means for line in off_at(visit, forced)}
+    switch = inputs.get("defrost.switch.ohm")
     r_c = found.get("defrost.control.v") or control.get("control.r_c.v")  # at the board itself before anywhere upstream
     coil = found.get("defrost.valve_coil.ohm")
-    demand = visit.plate.defrost.control == "demand"
-    return Watch(
-        aux_fitted=visit.plate.aux_heat.kind in ("electric", "gas"),
-        jumpered="Switch jumper on" in off or _was_jumpered(visit),
-        lifted_lanes=frozenset(lane for what, lane in LANE_OF.items() if what in off),
+    run = Run(visit.defrost_run, visit.defrost_watched_s or 0.0)
+    ups = [event.at for event in visit.power if event.state == "live" and event.at is not None and (forced is None or event.at <= forced)]
+    amps, y_in = inputs.number("amps.compressor.run_a"), inputs.number("control.y_in.v")
+    valve_volts = _in_run(inputs, "defrost.valve_coil.v", run)
+    return RunContext(
+        aux_fitted=_aux_fitted(visit),
+        jumpered=Thing.SWITCH_JUMPER in on,
+        test_jumper=Thing.TEST_JUMPER in on,
+        lifted_lanes=frozenset(name for feed, name in _LANE_OF.items() if feed & off),
         watched_s=visit.defrost_watched_s or 0.0,
+        answers=visit.defrost_seen,
+        dead=power_at(visit, forced, proved_at) in ("dead-claimed", "dead-proved"),
+        since_power_up_s=None if forced is None or not ups else (forced - max(ups)).total_seconds(),
+        locked_out=_locked_out(inputs),
+        iced=visit.saw("look.coil.face") == "iced" or visit.saw("defrost.ice") == "yes",
         heating_call=_YES[visit.saw("defrost.call")],
         right_pins=_YES[visit.saw("defrost.pins")],
-        switch_closed=True if demand else None if switch is None else is_closed(switch),
+        switch_closed=True if defrost.control == "demand" else None if switch is None else is_closed(switch),
         control_volts=None if r_c is None else r_c.verdict in (Verdict.GOOD, Verdict.WATCH),
-        coil_volts_at_valve=_has_24(valve),
-        aux_volts=_has_24(inputs.number("defrost.aux_call.v")),
-        by_time=by_time_causes(visit, found),
+        call_at_board=None if y_in is None or y_in.number is None else y_in.number >= NO_CALL_V,
+        sensors_read=_sensors_read(inputs, found, off),
+        valve_fed=_as_it_should(valve_volts, visit.plate.valve),
         valve_coil_sound=None if coil is None else coil.verdict in (Verdict.GOOD, Verdict.WATCH),
+        compressor_runs=False
+        if visit.saw("start.result") in ("hummed", "tripped", "nothing")
+        else None
+        if amps is None
+        else bool(amps.number),
+        aux_volts=None if (w := _in_run(inputs, "defrost.aux_call.v", run)) is None else (w.number or 0) >= FEEDS_V,
+        by_time=by_time_causes(visit, found),
     )
 
 
-def _has_24(reading: Measured | None) -> bool | None:
-    return None if reading is None or reading.number is None else reading.number >= 20
+def _in_run(inputs: Inputs, point: str, run: Run) -> Measured | None:
+    """A reading taken while it defrosted; an older or a later one is not that state's reading. Without times it is taken as said."""
+    reading, forced = inputs.number(point), inputs.visit.defrost_forced_at
+    if reading is None:
+        return None
+    at = inputs.readings[point].at
+    if at is None or forced is None:
+        return reading
+    last = forced + timedelta(seconds=run.at.get("ended", run.watched))
+    return reading if forced <= at <= last else None
+
+
+def _as_it_should(volts: Measured | None, valve: str | None) -> bool | None:
+    """Whether the solenoid is as it should be in defrost: 24 V for an O valve, none for a B valve."""
+    if volts is None or volts.number is None or valve is None:
+        return None
+    fed = volts.number >= FEEDS_V
+    return fed if valve == "O" else not fed
+
+
+def _sensors_read(inputs: Inputs, found: Mapping[str, Finding], off: Feed) -> bool | None:
+    if inputs.visit.plate.defrost.control != "demand":
+        return None
+    if off & (Feed.COIL_SENSOR | Feed.AMBIENT_SENSOR):
+        return False
+    judged_ones = [found[name] for name in ("defrost.coil_sensor.ohm", "defrost.ambient_sensor.ohm") if name in found]
+    return None if not judged_ones else all(one.verdict is not Verdict.BAD for one in judged_ones)
+
+
+def _locked_out(inputs: Inputs) -> bool:
+    """Whether the board's own lights say it gave up: a fault line of its legend that a lock-out belongs to."""
+    defrost, flashes = inputs.visit.plate.defrost, inputs.number("look.board.flashes")
+    if flashes is None or flashes.number is None or defrost.lockout_after is None:
+        return False
+    colour = inputs.visit.saw("look.board.colour")
+    lines = [line for line in defrost.lights if line.flashes == float(flashes.number) and colour in (None, line.colour)]
+    return any(line.fault for line in lines)
 
 
 BY_TIME = {
@@ -155,7 +218,7 @@ BY_TIME = {
 }
 
 
-def by_time_causes(visit: Visit, found: dict[str, Finding]) -> tuple[str, ...]:
+def by_time_causes(visit: Visit, found: Mapping[str, Finding]) -> tuple[str, ...]:
     """What could end a defrost by time in this unit, less what its other readings rule out. found: findings by point.
 
     Source: handbook section 9; a reading that finds one of them names it alone.
@@ -171,8 +234,8 @@ def by_time_causes(visit: Visit, found: dict[str, Finding]) -> tuple[str, ...]:
         "coil sensor drifted": None if seat == "slipped" else _standing(found.get("defrost.coil_sensor.ohm")),
         "sensor out of its well": None if seat is None else seat == "slipped",
     }
-    named = tuple(one for one in causes if tests.get(one) is True)
-    return named or tuple(one for one in causes if tests.get(one) is not False)
+    named = tuple(cause for cause in causes if tests.get(cause) is True)
+    return named or tuple(cause for cause in causes if tests.get(cause) is not False)
 
 
 def _standing(found: Finding | None) -> bool | None:
@@ -181,11 +244,6 @@ def _standing(found: Finding | None) -> bool | None:
         return None
     if found.verdict is Verdict.BAD:
         return True
-    if found.rule == "switch-state":
-        return False if found.verdict is Verdict.GOOD and found.why.startswith("Open") else None
+    if found.rule == SWITCH_STATE.name:
+        return False if found.verdict is Verdict.GOOD and found.shown in ("OL", "open") else None
     return False if found.verdict is Verdict.GOOD else None
-
-
-def _was_jumpered(visit: Visit) -> bool:
-    """A switch jumper that was on the list and came off only after the run still explains an end by time."""
-    return any(line.what == "Switch jumper on" for line in visit.lifted)

@@ -1,9 +1,11 @@
 """What a board's lights mean, by the unit's own legend (handbook section 9)."""
 
-from outer_test.judgement import Finding, Verdict, judged, unjudged
+from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
 from outer_test.nameplate import Light
 
-POINT, RULE = "look.board.flashes", "board-lights"
+BOARD_LIGHTS = Rule("board-lights", "Board lights", "the unit's own legend", "T")
+
+POINT, RULE = "look.board.flashes", BOARD_LIGHTS
 
 
 def board_lights(legend: tuple[Light, ...], flashes: int, colour: str | None) -> Finding:

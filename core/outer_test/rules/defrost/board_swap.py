@@ -4,9 +4,11 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from outer_test.judgement import Finding, HouseRules, Verdict, judged
+from outer_test.judgement import Finding, HouseRules, Rule, Verdict, judged
 from outer_test.nameplate import Defrost
 from outer_test.visit import BoardWire, Lifted, PowerState, Visit
+
+BOARD_SWAP = Rule("board-swap", "A new board, proved", "common practice, no source", "T")
 
 BOARD_WIRE = "Board wire"
 WireState = Literal["mapped", "off", "moved", "retired", "left"]
@@ -117,10 +119,10 @@ def swap_findings(visit: Visit) -> Iterator[Finding]:
     if proved is None or any(one.state in ("mapped", "off") for one in wires):
         return
     if proved:
-        yield judged("swap.proved", "board-swap", Verdict.GOOD, "Every wire has its place, and a whole defrost was run on the new board.")
+        yield judged("swap.proved", BOARD_SWAP, Verdict.GOOD, "Every wire has its place, and a whole defrost was run on the new board.")
     else:
         yield judged(
-            "swap.proved", "board-swap", Verdict.WATCH, "The new board is in, and not proved yet.",
+            "swap.proved", BOARD_SWAP, Verdict.WATCH, "The new board is in, and not proved yet.",
             next="Wait out the five-minute restart hold, then run a whole defrost.",
         )  # fmt: skip
 

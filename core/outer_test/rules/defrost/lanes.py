@@ -80,7 +80,7 @@ def _has(name: str, defrost: Defrost, aux_fitted: bool, seen: dict[str, float]) 
     if name == "aux call":
         return aux_fitted or "aux-on" in seen
     if name == "contactor":
-        return has_shift_delay(defrost) is not False or "contactor-open" in seen
+        return bool(has_shift_delay(defrost)) or "contactor-open" in seen
     return True
 
 

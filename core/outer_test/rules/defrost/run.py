@@ -53,27 +53,58 @@ _TELLS = (
 )  # fmt: skip
 
 
+# What a board does by itself, whichever comes first: from there its own times count, not from the tap on *forced*.
+_ACTS = ("fan-off", "valve-shift")
+_NEAR_START_S = 20.0
+
+
 class Run:
     """A run's events by name: the first of each, in s after it was forced; below 0 for W that was on before.
 
-    `inferred` were not stamped, but must have come.
+    `inferred` were not stamped, but must have come. `begin` is the board's own first act, None where nothing shows one.
+    `openings` are the contactor's, each with when it closed again.
     """
 
     def __init__(self, events: Sequence[DefrostEvent], watched_s: float) -> None:
         self.at: dict[str, float] = {}
-        forced = max((one.s for one in events if one.event == "forced"), default=0.0)
-        for one in sorted(events, key=lambda one: one.s):
-            if one.s >= forced:
-                self.at.setdefault(one.event, one.s - forced)
-            elif one.event == "aux-on":  # W from before: it counts where it was still on as the defrost was forced
-                self.at["aux-on"] = one.s - forced
-            elif one.event == "aux-off":
+        forced = max((event.s for event in events if event.event == "forced"), default=0.0)
+        opened: list[float] = []
+        self.openings: list[tuple[float, float | None]] = []
+        for event in sorted(events, key=lambda event: event.s):
+            when = event.s - forced
+            if when >= 0:
+                self.at.setdefault(event.event, when)
+                if event.event == "contactor-open":
+                    opened.append(when)
+                elif event.event == "contactor-close" and opened:
+                    self.openings.append((opened.pop(), when))
+            elif event.event == "aux-on":  # W from before: it counts where it was still on as the defrost was forced
+                self.at["aux-on"] = when
+            elif event.event == "aux-off":
                 self.at.pop("aux-on", None)
+        self.openings = sorted([*self.openings, *((when, None) for when in opened)])
         self.inferred = frozenset(early for late, early in _TELLS if late in self.at and early not in self.at)
         back = [self.at[name] for name in ("fan-on", "valve-back", "aux-off") if name in self.at]
         for name in self.inferred:
             self.at[name] = min(back) if name == "ended" else self.at.get("valve-shift", 0.0)
         self.watched = max([watched_s - forced, *self.at.values()], default=0.0)
+        self.begin = self._begin()
+
+    def _begin(self) -> float | None:
+        acts = [self.at[name] for name in _ACTS if name in self.at and name not in self.inferred]
+        if not acts:
+            return 0.0 if self.inferred & {"fan-off", "valve-shift"} else None
+        first = min(acts)
+        waits = [opened for opened, _ in self.openings if 0 <= first - opened <= SHIFT_DELAY_S]
+        return min([first, *waits])
+
+    def near_start(self, when: float) -> bool:
+        """Whether something came as this board began, so that it belongs to its shift delay."""
+        return self.begin is not None and abs(when - self.begin) <= _NEAR_START_S
+
+    def near_end(self, when: float) -> bool:
+        """Whether something came as this defrost ended."""
+        return self.has("ended") and abs(when - self.at["ended"]) <= _NEAR_START_S
 
     def has(self, event: str) -> bool:
         """Whether the event came, or must have."""

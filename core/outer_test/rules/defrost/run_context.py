@@ -1,35 +1,79 @@
-"""What bears on judging a watched defrost, and how a thing is told of it."""
+"""What bears on judging a watched defrost, and how a lane of it is judged."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 
-from outer_test.judgement import Finding, Verdict, judged
+from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
+
+SEQUENCE = Rule("sequence", "One defrost against its board", "common practice, no source", "T")
+
+QUESTIONS = {
+    "valve-shift": "Did the valve shift?",
+    "fan-off": "Did the outdoor fan stop?",
+    "aux-on": "Did the aux heat come on?",
+    "ended": "Did it end?",
+    "fan-on": "Did the fan come back on?",
+    "valve-back": "Did the valve go back?",
+    "aux-off": "Did W go off again?",
+}
 
 
 @dataclass(frozen=True, slots=True)
-class Watch:
-    """What bears on judging a run. Lifted lanes are the lanes whose wire is off; None means that nobody noted it.
+class RunContext:
+    """What bears on judging a run; None where nobody noted it.
 
-    watched_s: s after it was forced. by_time: what could make this unit end by time, as far as other readings leave it open.
+    aux_fitted: None where the record does not say. jumpered: the switch was, while it ran. test_jumper: it was left on.
+    lifted_lanes: the lanes whose wire is off. watched_s: s after it was forced. answers: what was said of events not stamped.
+    dead: the unit was dead as it was forced. since_power_up_s: s from the last power-up to the force. locked_out: by its lights.
+    by_time: what could make this unit end by time, as far as other readings leave it open.
     """
 
-    aux_fitted: bool
+    aux_fitted: bool | None = None
     jumpered: bool = False
+    test_jumper: bool = False
     lifted_lanes: frozenset[str] = frozenset()
     watched_s: float = 0.0
+    answers: Mapping[str, str] = field(default_factory=dict)
+    dead: bool = False
+    since_power_up_s: float | None = None
+    locked_out: bool = False
+    iced: bool = False
     heating_call: bool | None = None
     right_pins: bool | None = None
     switch_closed: bool | None = None
     control_volts: bool | None = None
-    coil_volts_at_valve: bool | None = None
+    call_at_board: bool | None = None
+    sensors_read: bool | None = None
+    valve_fed: bool | None = None
     valve_coil_sound: bool | None = None
+    compressor_runs: bool | None = None
     aux_volts: bool | None = None
     by_time: tuple[str, ...] = ()
 
 
-def told(lane: str, verdict: Verdict, why: str, step: str = "", accuses: str = "", **more: object) -> Finding:
+def lane(name: str, verdict: Verdict, why: str, step: str = "", needs: tuple[str, ...] = (), causes: tuple[str, ...] = ()) -> Finding:
     """A finding of one lane of the run; `step` is what to do next.
 
-    >>> told("fan", Verdict.GOOD, "The outdoor fan stopped.").point
+    >>> lane("fan", Verdict.GOOD, "The outdoor fan stopped.").point
     'defrost.run.fan'
     """
-    return judged(f"defrost.run.{lane}", "sequence", verdict, why, None, next=step, accuses=accuses, **more)
+    return judged(f"defrost.run.{name}", SEQUENCE, verdict, why, next=step, needs=needs, causes=causes)
+
+
+def open_lane(name: str, why: str, needs: tuple[str, ...] = (), step: str = "") -> Finding:
+    """A lane that says nothing yet.
+
+    >>> open_lane("end", "Not ended yet.").verdict.value
+    'unjudged'
+    """
+    return unjudged(f"defrost.run.{name}", SEQUENCE, why, needs, next=step)
+
+
+def not_stamped(name: str, event: str) -> Finding:
+    """What was not stamped was not seen, which is not the same as did not happen: it is asked.
+
+    >>> not_stamped("fan", "fan-off").why
+    'Not stamped. Did the outdoor fan stop?'
+    """
+    why = f"Not stamped. {QUESTIONS[event]}"
+    return open_lane(name, why, (f"defrost_seen.{event}",), "Answer yes, no, or did not look.")

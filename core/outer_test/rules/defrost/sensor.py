@@ -5,13 +5,17 @@ from decimal import Decimal
 from itertools import pairwise
 from math import exp, log
 
-from outer_test.judgement import Finding, Verdict, judged, unjudged
-from outer_test.measurement import Measured, from_kelvin, kelvin, say
+from outer_test.judgement import Finding, Limits, Rule, Verdict, judged, unjudged
+from outer_test.measurement import Measured, from_kelvin, kelvin, numeric, say
+
+SENSOR_OHM = Rule("sensor-ohm", "Defrost sensors", "the B-parameter equation; curve and limits are common practice", "D T")
 
 T25_K = 298.15
 DEFAULT_R25, DEFAULT_B = 10_000.0, 3950.0
 GOOD_F, WATCH_F = 3.0, 6.0
-SHORTED_OHM = 50
+SHORTED_PART = 0.02
+KILOHM_ASKED = 1000
+COLDEST_F = 0.0  # where no thermometer says, a coil this cold
 BOARD_V = 5.0
 
 
@@ -63,47 +67,69 @@ def divider_ohm(volts: float, pull_ohm: float) -> float | None:
     return None if not 0 < volts < BOARD_V else pull_ohm * volts / (BOARD_V - volts)
 
 
-def sensor_ohm(reading: Measured, beside_f: Measured | None, curve: SensorCurve, point: str) -> Finding:
+def sensor_ohm(
+    reading: Measured, beside_f: Measured | None, curve: SensorCurve, point: str, unit_said: bool = False
+) -> Finding:  # fmt: skip
     """A sensor turned to °F and held against a thermometer beside it: within 3 °F `good`, 6 `watch`, else `bad`.
 
-    reading: Ω. beside_f: °F. On the default curve a large error is `unsure`: confirm the curve first. OL or near 0 is `bad`.
+    reading: Ω. beside_f: °F. unit_said: the unit was confirmed; else a number under 1,000 for a 10 kΩ sensor is asked back, it may
+    be kΩ. On the default curve a large error is `unsure`. OL is `bad` only on a range that ends above twice R at that temperature.
     Source: [D] the B-parameter equation; [T] for R25 10 kΩ, B 3950 K, and the limits.
 
     >>> from outer_test.measurement import measure
     >>> sensor_ohm(measure("32600"), measure("33"), SensorCurve(), "defrost.coil_sensor.ohm").verdict.value
     'good'
     """
-    rule, part = "sensor-ohm", "coil sensor" if "coil" in point else "ambient sensor"
-    if reading.value.kind in ("OL", "open"):
-        return judged(point, rule, Verdict.BAD, "OL: open.", reading, unit="Ω", accuses=part, next="Replace the sensor.")
-    if reading.value.kind == "closed" or (reading.number is not None and reading.number < SHORTED_OHM):
-        return judged(point, rule, Verdict.BAD, "Near nothing: shorted.", reading, unit="Ω", accuses=part, next="Replace the sensor.")
-    reads_f = curve.fahrenheit(float(reading.number or 0))
+    is_coil = "coil" in point
+    beside = None if beside_f is None or beside_f.number is None else float(beside_f.number)
+
+    def found(verdict: Verdict, why: str, step: str = "") -> Finding:
+        return judged(point, SENSOR_OHM, verdict, why, reading, unit="Ω", next=step)
+
+    if reading.value.kind == "open":
+        return found(Verdict.UNSURE, "No beep says nothing about a sensor.", "Measure its ohms.")
+    if reading.value.kind == "closed":
+        return found(Verdict.BAD, "It beeps: shorted.", "Unplug it and measure again.")
+    if reading.value.kind == "OL":
+        needed = 2 * curve.ohm(beside if beside is not None else COLDEST_F)
+        if reading.top is None or float(reading.top) <= needed:
+            why = f"OL on a range that may end below this sensor: {say(round(needed, -3))} Ω is needed here."
+            return found(Verdict.UNSURE, why, "Measure on a higher range and enter its top.")
+        return found(Verdict.BAD, "OL: open.", "Look at its plug and lead, then measure once more.")
+    ohm = numeric(reading)
+    if not unit_said and ohm < KILOHM_ASKED and curve.r25_ohm >= DEFAULT_R25 / 2:
+        return found(Verdict.UNSURE, f"{say(ohm)}: Ω or kΩ? A sensor of this kind lies in the kΩ.", "Say which unit the meter showed.")
+    if float(ohm) < SHORTED_PART * curve.r25_ohm:
+        return found(Verdict.BAD, "Near nothing: shorted.", "Unplug it and measure again.")
+    reads_f = curve.fahrenheit(float(ohm))
     whose = "its own curve" if curve.own else "the default curve"
     if reads_f is None:
-        return unjudged(point, rule, "Outside the unit's own table.", shown=reading.value.text, unit="Ω")
-    if beside_f is None or beside_f.number is None:
-        needs = ("defrost.coil.f" if "coil" in point else "defrost.ambient.f",)
+        return unjudged(point, SENSOR_OHM, "Outside the unit's own table.", shown=reading.value.text, unit="Ω")
+    if beside is None:
         why = f"It reads {say(round(reads_f, 1))} °F on {whose}; needs a thermometer beside it."
-        return unjudged(point, rule, why, needs, shown=reading.value.text, unit="Ω")
-    off = reads_f - float(beside_f.number)
-    why = f"It reads {say(round(reads_f, 1))} °F on {whose}, the thermometer {say(beside_f.number)} °F: {say(round(abs(off), 1))} °F apart."
-    limits = {"value": round(reads_f, 1), "nominal": float(beside_f.number), "unit": "°F"}
-    limits |= {"watch_low": float(beside_f.number) - GOOD_F, "watch_high": float(beside_f.number) + GOOD_F}
-    limits |= {"low": float(beside_f.number) - WATCH_F, "high": float(beside_f.number) + WATCH_F}
-    if abs(off) <= GOOD_F:
-        return judged(point, rule, Verdict.GOOD, why, None, shown=reading.value.text, **limits)
-    if abs(off) <= WATCH_F:
+        needs = ("defrost.coil.f" if is_coil else "defrost.ambient.f",)
+        return unjudged(point, SENSOR_OHM, why, needs, shown=reading.value.text, unit="Ω")
+    return _by_temperature(reading, reads_f, beside, curve, point, whose)
+
+
+def _by_temperature(reading: Measured, reads_f: float, beside: float, curve: SensorCurve, point: str, whose: str) -> Finding:
+    off = abs(reads_f - beside)
+    why = f"It reads {say(round(reads_f, 1))} °F on {whose}, the thermometer {say(beside)} °F: {say(round(off, 1))} °F apart."
+    limits = Limits(beside - WATCH_F, beside - GOOD_F, beside + GOOD_F, beside + WATCH_F)
+
+    def found(verdict: Verdict, step: str = "") -> Finding:
         return judged(
-            point, rule, Verdict.WATCH, why, None, shown=reading.value.text, next="Seat it and the thermometer, wait, read again.", **limits
-        )
+            point, SENSOR_OHM, verdict, why, shown=reading.value.text, value=round(reads_f, 1), nominal=beside, unit="°F", limits=limits,
+            next=step,
+        )  # fmt: skip
+
+    if off <= GOOD_F:
+        return found(Verdict.GOOD)
+    if off <= WATCH_F:
+        return found(Verdict.WATCH, "Seat it and the thermometer, wait, read again.")
     if curve.own:
-        return judged(
-            point, rule, Verdict.BAD, why, None, shown=reading.value.text, accuses=part, next="Replace both sensors together.", **limits
-        )
-    return judged(
-        point, rule, Verdict.UNSURE, why, None, shown=reading.value.text, next="Confirm this unit's sensor curve first.", **limits
-    )
+        return found(Verdict.BAD, "Seat it and the thermometer, wait, and read once more before a new one goes in.")
+    return found(Verdict.UNSURE, "Confirm this unit's sensor curve first.")
 
 
 def sensors_agree(coil: Measured, ambient: Measured, curve: SensorCurve, rested: bool | None) -> Finding | None:
@@ -120,8 +146,8 @@ def sensors_agree(coil: Measured, ambient: Measured, curve: SensorCurve, rested:
         return None
     point, apart = "defrost.ambient_sensor.ohm", Decimal(repr(round(abs(both[0] - both[1]), 1)))
     if not rested:
-        return unjudged(point, "sensor-ohm", "The sensors are compared only after an hour off.", ("defrost.rested",))
+        return unjudged(point, SENSOR_OHM, "The sensors are compared only after an hour off.", ("defrost.rested",))
     sound = apart <= Decimal(repr(GOOD_F))
     why = f"Coil and ambient sensor are {say(apart)} °F apart after an hour off; 3 °F is the line."
     step = "" if sound else "One of them is off: hold each against a thermometer."
-    return judged(point, "sensor-ohm", Verdict.GOOD if sound else Verdict.WATCH, why, next=step)
+    return judged(point, SENSOR_OHM, Verdict.GOOD if sound else Verdict.WATCH, why, next=step)

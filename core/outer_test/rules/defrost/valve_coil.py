@@ -2,43 +2,44 @@
 
 from decimal import Decimal
 
-from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Verdict, judged, place
+from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Rule, Verdict, judged, place, unjudged
 from outer_test.measurement import Measured, say
 
+VALVE_COIL = Rule("valve-coil", "Reversing valve coil", "common practice, no source", "T")
+
 OHM_CUTS = Cuts(low=Decimal(5), watch_low=Decimal(8), watch_high=Decimal(60))
+LINE_COIL_OHM = Decimal(200)
 CAUTION = "Never energise it off its stem: it burns out."
+_POINT = "defrost.valve_coil.ohm"
 
 
-def valve_coil(reading: Measured, rules: HouseRules = DEFAULT) -> Finding:
-    """A 24 V solenoid: 8 to 60 Ω `good`, 5 to 8 and over 60 `watch`, OL and under 5 `bad`. reading: Ω. Source: [T].
+def valve_coil(reading: Measured, rules: HouseRules = DEFAULT, inverter: bool = False) -> Finding:
+    """A 24 V solenoid: 8 to 60 Ω `good`, 5 to 8 and over 60 `watch`, OL and under 5 `bad`. A coil for line volts, as some inverter
+    units have, has ohms of its own: `unjudged`.
+
+    reading: Ω, OL or a beep, which says nothing about a coil. Source: [T].
 
     >>> from outer_test.measurement import measure
     >>> [valve_coil(measure(text)).verdict.value for text in ("3.0", "6.0", "17.5", "75", "OL")]
     ['bad', 'watch', 'good', 'watch', 'bad']
     """
-    point, rule, limits = "defrost.valve_coil.ohm", "valve-coil", OHM_CUTS.limits()
-    kind = reading.value.kind
-    if kind == "open" or (kind == "OL" and reading.top is not None and reading.top < 60):
+    limits = OHM_CUTS.limits()
+
+    def found(verdict: Verdict, why: str, step: str = "") -> Finding:
         return judged(
-            point,
-            rule,
-            Verdict.UNSURE,
-            "Above a range that ends too low.",
-            reading,
-            unit="Ω",
-            next="Use a range of 200 Ω or more.",
-            **limits,
-        )
-    if reading.number is None:
-        what = "open" if kind == "OL" else "shorted"
-        return judged(
-            point, rule, Verdict.BAD, f"The coil is {what}.", reading, unit="Ω", accuses="valve coil", next="Replace the coil.",
-            caution=CAUTION, **limits,
+            _POINT, VALVE_COIL, verdict, why, reading, unit="Ω", decision=rules.decision, next=step, caution=CAUTION, limits=limits
         )  # fmt: skip
+
+    if reading.value.kind in ("closed", "open"):
+        return found(Verdict.UNSURE, "A beep shows continuity only, and says nothing about a coil.", "Measure its ohms, leads off.")
+    if reading.value.kind == "OL" and reading.top is not None and reading.top < 60:
+        return found(Verdict.UNSURE, "OL on a range that ends too low.", "Use a range of 200 Ω or more.")
+    if reading.is_open or reading.number is None:
+        return found(Verdict.BAD, "The coil is open.", "Look at its plug, measure once more, then replace the coil.")
+    if inverter and reading.number >= LINE_COIL_OHM:
+        why = f"{say(reading.number)} Ω: a coil for line volts has ohms of its own."
+        return unjudged(_POINT, VALVE_COIL, why, shown=reading.value.text, unit="Ω", next="Hold it against the maker's figure.")
     where = place(reading, OHM_CUTS, rules, "Ω")
     why = f"{say(reading.number)} Ω; 24 V solenoids lie between 8 and 60 Ω. {where.why_unsure}".strip()
-    step = {Verdict.BAD: "Replace the coil.", Verdict.WATCH: "Measure again, leads off."}.get(where.verdict, where.remedy)
-    blame = "valve coil" if where.verdict is Verdict.BAD else ""
-    return judged(
-        point, rule, where.verdict, why, reading, unit="Ω", accuses=blame, next=step, caution=CAUTION, decision=rules.decision, **limits
-    )  # fmt: skip
+    step = {Verdict.BAD: "Shorted: replace the coil, and look at the control fuse.", Verdict.WATCH: "Measure again, leads off."}
+    return found(where.verdict, why, step.get(where.verdict, where.remedy))

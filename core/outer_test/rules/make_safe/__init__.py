@@ -1,17 +1,15 @@
 """Proving a unit dead and its capacitors discharged (handbook section 4)."""
 
-from outer_test.rules.make_safe.absence import SIX_POINTS, Power, absence, absent, counts_now, power_now
-from outer_test.rules.make_safe.stored_energy import all_discharged, discharged, most_stored, stored_energy
+from outer_test.rules.make_safe.absence import ABSENCE, absent
+from outer_test.rules.make_safe.applied import safety_findings
+from outer_test.rules.make_safe.stored_energy import STORED_ENERGY, discharged, most_stored, stored_energy
 
 __all__ = [
-    "Power",
-    "SIX_POINTS",
-    "absence",
+    "ABSENCE",
+    "STORED_ENERGY",
     "absent",
-    "all_discharged",
-    "counts_now",
     "discharged",
     "most_stored",
-    "power_now",
+    "safety_findings",
     "stored_energy",
 ]

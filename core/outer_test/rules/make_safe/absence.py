@@ -1,29 +1,26 @@
-"""Proving that voltage is absent, and the power state that follows: the rule `absence` (handbook section 4)."""
+"""Proving that voltage is absent: the rule `absence` (handbook section 4)."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from datetime import datetime
 
-from outer_test.judgement import DEFAULT, Finding, HouseRules, Verdict, judged, unjudged, worst
-from outer_test.measurement import Measured, say, why_unsure
-from outer_test.rules.make_safe.voltage_lines import below_both_lines
-from outer_test.visit import PowerState, Reading, Visit
+from outer_test.judgement import Finding, Limits, Rule, Verdict, judged, unjudged, worst
+from outer_test.measurement import Measured, say
+from outer_test.rules.make_safe.voltage_lines import DANGER_V, GONE_V, below_both_lines
+from outer_test.visit import Reading, Visit, absence_points, last_power_up
 
-SIX_POINTS = (
-    "safe.line.v", "safe.l1_ground.v", "safe.l2_ground.v", "safe.load.v", "safe.load_l1_ground.v", "safe.load_l2_ground.v",
-)  # fmt: skip
+ABSENCE = Rule(
+    "absence",
+    "Absence of voltage",
+    "NFPA 70E 120.5 (120.6 in 2024), from memory; the 2 V and 30 V lines are common practice",
+    "P T",
+)
 
-
-@dataclass(frozen=True, slots=True)
-class Power:
-    """The unit's power now: its state, since when where known, and why in words."""
-
-    state: PowerState
-    since: datetime | None
-    why: str
+TESTER = ("safe.tester_before", "safe.tester_after")
+_LIMITS = Limits(watch_high=float(GONE_V), high=float(DANGER_V))
+_LOW_IMPEDANCE = "Try again at low impedance (LoZ): what falls away is stray or coupled; what stays, find where it comes from."
 
 
-def absent(point: str, reading: Measured, rules: HouseRules = DEFAULT) -> Finding:
+def absent(point: str, reading: Measured) -> Finding:
     """One a.c. voltage that should be gone: under 2 V `good`, 2 to 30 V `watch`, 30 V and over `stop`.
 
     reading: V a.c. Source: [P: NFPA 70E 120.5, renumbered 120.6 in 2024; the 2 V and 30 V lines are T].
@@ -32,29 +29,20 @@ def absent(point: str, reading: Measured, rules: HouseRules = DEFAULT) -> Findin
     >>> absent("safe.line.v", measure("121")).verdict.value
     'stop'
     """
-    verdict, school = below_both_lines(reading, rules)
+    verdict = below_both_lines(reading)
     shown = "Above the range" if reading.number is None else f"{say(reading.number)} V"
     if verdict is Verdict.UNSURE:
-        coarse = ("Above a range whose top is not known.", "Use a range of 600 V or more.")
-        why, step = coarse if reading.number is None else why_unsure(reading, "V")
-        step += " Treat it as live."
+        why, step = "Above a range whose top is not known.", "Use a range of 600 V or more. Treat it as live."
     elif verdict is Verdict.GOOD:
         why, step = f"{shown}: no voltage here.", ""
     elif verdict is Verdict.WATCH and point == "safe.control.v":
-        why, step = (
-            f"{shown}: control voltage still comes from indoors.",
-            "Switch the indoor breaker off before touching the board.",
-        )
+        why = f"{shown}: control voltage still comes from indoors."
+        step = "Switch the indoor breaker off before touching the board."
     elif verdict is Verdict.WATCH:
-        why, step = f"{shown} is stray or coupled voltage.", "Find where it comes from before you touch anything."
+        why, step = f"{shown}: stray or coupled voltage, or not off.", _LOW_IMPEDANCE
     else:
-        why, step = f"{shown}: this is live.", "Stop. Find the disconnect that feeds it, keep it with you, prove again."
-    return judged(point, "absence", verdict, why, reading, unit="V", high=30.0, watch_high=2.0, decision=school, next=step)
-
-
-def last_power_up(visit: Visit) -> int:
-    """Index of the last power event that made the unit live, -1 where there is none."""
-    return max((index for index, event in enumerate(visit.power) if event.state == "live"), default=-1)
+        why, step = f"{shown}: this is live.", "Stop. Find the next disconnect up, pull it and keep it with you, prove absence again."
+    return judged(point, ABSENCE, verdict, why, reading, unit="V", limits=_LIMITS, next=step)
 
 
 def counts_now(visit: Visit, at: datetime | None) -> bool:
@@ -67,52 +55,32 @@ def counts_now(visit: Visit, at: datetime | None) -> bool:
 
 
 def absence(visit: Visit, found: Mapping[str, Finding], readings: Mapping[str, Reading]) -> Finding:
-    """Whether the unit is proved dead: tester proved, six voltages gone at the contactor, tester proved again.
+    """Whether the unit is proved dead: tester proved, every voltage gone at the contactor, tester proved again.
 
-    found: the judged six points. readings: the standing readings. Anything missing, older than the last power-up, or
-    out of order is `unjudged` and named. Source: [P: NFPA 70E 120.5, renumbered 120.6 in 2024].
+    found: the judged points of the proof. readings: the standing readings. Anything missing, older than the last power-up, or
+    out of order is `unjudged` and named; three phase asks every phase. Source: [P: NFPA 70E 120.5, renumbered 120.6 in 2024].
     """
-    point, rule = "safe.dead", "absence"
-    fresh = {name: found[name] for name in SIX_POINTS if name in found and counts_now(visit, readings[name].at)}
+    point, asked = "safe.dead", absence_points(visit)
+    fresh = {name: found[name] for name in asked if name in found and counts_now(visit, readings[name].at)}
     verdict = worst(one.verdict for one in fresh.values())
     if fresh and verdict is not Verdict.GOOD:
-        bad = min((one for one in fresh.values() if one.verdict is verdict), key=lambda one: SIX_POINTS.index(one.point))
-        return judged(point, rule, verdict, f"Not proved dead: {bad.why}", next=bad.next)
-    missing = [name for name in SIX_POINTS if name not in fresh]
-    for name in ("safe.tester_before", "safe.tester_after"):
+        bad = min((one for one in fresh.values() if one.verdict is verdict), key=lambda one: asked.index(one.point))
+        return judged(point, ABSENCE, verdict, f"Not proved dead: {bad.why}", next=bad.next)
+    missing = [name for name in asked if name not in fresh]
+    for name in TESTER:
         if visit.saw(name) == "no":
             return judged(
-                point, rule, Verdict.UNSURE, "The tester did not show a known live source, so its zeros prove nothing.",
-                next="Take a tester that works and prove all six again.",
+                point, ABSENCE, Verdict.UNSURE, "The tester did not show a known live source, so its zeros prove nothing.",
+                next="Take a tester that works and prove all of them again.",
             )  # fmt: skip
         if visit.saw(name) != "yes" or not counts_now(visit, visit.saw_at(name)):
             missing.append(name)
     if missing:
-        return unjudged(point, rule, f"{len(missing)} of 8 steps still to do.", tuple(missing), next="Keep or lock the pull-out.")
-    times = [reading.at for name in SIX_POINTS if (reading := readings[name]).at is not None]
-    before, after = visit.saw_at("safe.tester_before"), visit.saw_at("safe.tester_after")
-    known = [at for at in times if at is not None]
+        why = f"{len(missing)} of {len(asked) + len(TESTER)} steps still to do."
+        return unjudged(point, ABSENCE, why, tuple(missing), next="Keep or lock the pull-out.")
+    known = [at for name in asked if (at := readings[name].at) is not None]
+    before, after = (visit.saw_at(name) for name in TESTER)
     if known and ((before is not None and before > min(known)) or (after is not None and after < max(known))):
-        return unjudged(
-            point, rule, "The tester must be proved before the six readings and again after them.",
-            ("safe.tester_after",), next="Prove the tester again on a live source now.",
-        )  # fmt: skip
-    return judged(point, rule, Verdict.GOOD, "Six voltages under 2 V, tester proved before and after.")
-
-
-def power_now(visit: Visit, proof: Finding | None) -> Power:
-    """The power state now. *Dead (proved)* exists only where `absence` is good; a claimed dead is shown as claimed.
-
-    >>> power_now(Visit(), None).state
-    'unknown'
-    """
-    last = visit.power[-1] if visit.power else None
-    if proof is not None and proof.verdict is Verdict.GOOD:
-        return Power("dead-proved", visit.saw_at("safe.tester_after"), "Proved by six readings at the contactor.")
-    if proof is not None and proof.verdict is Verdict.STOP:
-        return Power("live", None, proof.why)
-    if last is None or last.state == "unknown":
-        return Power("unknown", last.at if last else None, "Nobody has said or proved anything: treat it as live.")
-    if last.state == "live":
-        return Power("live", last.at, "Powered up: whatever was proved before no longer counts.")
-    return Power("dead-claimed", last.at, "Said to be dead, not proved: treat it as live.")
+        why = f"The tester must be proved before the {len(asked)} readings and again after them."
+        return unjudged(point, ABSENCE, why, ("safe.tester_after",), next="Prove the tester again on a live source now.")
+    return judged(point, ABSENCE, Verdict.GOOD, f"{len(asked)} voltages under 2 V, tester proved before and after.")

@@ -2,61 +2,88 @@
 
 from collections.abc import Iterator
 
-from outer_test.judgement import Finding
+from outer_test.judgement import Finding, unjudged
+from outer_test.rules.contactor import USUAL_COIL_V
 from outer_test.rules.power_up.control_trace import WAY as CONTROL_WAY
 from outer_test.rules.power_up.control_trace import Safeties, control_trace
+from outer_test.rules.power_up.fuse import DEAD_CHECKS, MOST_OHM, breaker, fuse_ohm, fuse_volts
+from outer_test.rules.power_up.line_trace import DEAD_V, Seen, line_trace
 from outer_test.rules.power_up.line_trace import WAY as LINE_WAY
-from outer_test.rules.power_up.line_trace import breaker, fuse, line_trace
-from outer_test.rules.power_up.line_volts import leg_volts, line_volts, start_sag
-from outer_test.rules.power_up.unbalance import voltage_unbalance
+from outer_test.rules.power_up.line_volts import ACROSS, LEG_1, LEG_2, LINE_VOLTS, line_findings, line_volts
+from outer_test.rules.power_up.unbalance import UNBALANCE, voltage_unbalance
 from outer_test.visit import Inputs
 
 _YES_NO = {"over": True, "waiting": False, "closed": True, "open": False}
+_THREE = (ACROSS, "line.l2_l3.v", "line.l1_l3.v")
 
 
 def power_findings(inputs: Inputs) -> Iterator[Finding]:
     """Line and control voltage, as far as they were read."""
-    visit = inputs.visit
-    across, legs = inputs.get("line.l1_l2.v"), (inputs.get("line.l1_ground.v"), inputs.get("line.l2_ground.v"))
-    line = {place.point: found for place in LINE_WAY if (found := inputs.get(place.point)) is not None}
-    if across is not None:
-        traced = {one.point: one for one in line_trace(line, visit.saw("contactor.armature"))}
-        volts = line_volts(across, visit.plate, legs, visit.rules)
-        yield traced.pop("line.l1_l2.v", volts) if not all(legs) else volts
-        yield from traced.values()
-        for leg, point in zip(legs, ("line.l1_ground.v", "line.l2_ground.v"), strict=True):
-            if leg is not None and visit.plate.phase != 3:
-                yield leg_volts(leg, across, point)
-    else:
-        yield from line_trace(line, visit.saw("contactor.armature"))
-    three = [inputs.number(point) for point in ("line.l1_l2.v", "line.l2_l3.v", "line.l1_l3.v")]
-    whole = [one for one in three if one is not None]
-    if len(whole) == 3:
-        yield voltage_unbalance(whole)
+    yield from _line(inputs)
     yield from _fuses(inputs)
+    visit = inputs.visit
     if (state := visit.saw("line.breaker")) is not None:
-        yield breaker(state, inputs.get("amps.total.run_a"), visit.plate.protection_a)
-    if (starting := inputs.get("line.starting.v")) is not None:
-        yield start_sag(starting, across, visit.plate)
+        missing = tuple(name for name in DEAD_CHECKS if inputs.get(name) is None and visit.saw(name) is None)
+        yield breaker(state, missing)
     yield from _control(inputs)
 
 
+def _line(inputs: Inputs) -> Iterator[Finding]:
+    visit, plate = inputs.visit, inputs.visit.plate
+    line = {place.point: found for place in LINE_WAY if (found := inputs.get(place.point)) is not None}
+    traced = {found.point: found for found in line_trace(line, _seen_on_the_way(inputs))}
+    across, legs = inputs.get(ACROSS), (inputs.get(LEG_1), inputs.get(LEG_2))
+    if across is not None:
+        judged_legs = {found.point: found for found in line_findings(across, plate, legs, visit.rules)}
+        dead = across.number is not None and abs(across.number) < DEAD_V
+        upstream_alive = (up := inputs.number("line.disconnect.v")) is not None and (up.number or 0) >= DEAD_V
+        lost = traced.pop(ACROSS, None)
+        if dead and lost is not None and (upstream_alive or not all(legs)):
+            judged_legs[ACROSS] = lost
+        yield from judged_legs.values()
+    else:
+        for point, leg in ((LEG_1, legs[0]), (LEG_2, legs[1])):
+            if leg is not None:
+                yield unjudged(point, LINE_VOLTS, "Needs L1 to L2 beside it.", (ACROSS,), shown=leg.value.text, unit="V")
+    yield from traced.values()
+    for point in _THREE[1:]:
+        if (reading := inputs.get(point)) is not None:
+            yield line_volts(reading, plate, visit.rules, point)
+    three = [reading for point in _THREE if (reading := inputs.number(point)) is not None]
+    if len(three) == len(_THREE):
+        yield voltage_unbalance(three)
+    elif len(three) == 2 and plate.phase == 3:
+        missing = tuple(point for point in _THREE if inputs.number(point) is None)
+        yield unjudged(ACROSS, UNBALANCE, "Unbalance is of all three line-to-line volts.", missing, unit="%")
+
+
+def _seen_on_the_way(inputs: Inputs) -> Seen:
+    blown, through = [], []
+    for number in (1, 2):
+        ohm, volts = inputs.get(f"line.fuse{number}.ohm"), inputs.number(f"line.fuse{number}.v")
+        if ohm is not None:
+            sound = ohm.value.kind == "closed" or (ohm.number is not None and ohm.number <= MOST_OHM)
+            (through if sound else blown).append(f"fuse {number}")
+        elif volts is not None and abs(volts.number or 0) >= DEAD_V:
+            blown.append(f"fuse {number}")
+    return Seen(inputs.visit.saw("contactor.armature"), tuple(blown), tuple(through))
+
+
 def _fuses(inputs: Inputs) -> Iterator[Finding]:
+    amps = [inputs.number(f"amps.{name}.run_a") for name in ("total", "compressor", "fan")]
+    loaded = any(one is not None and (one.number or 0) > 0 for one in amps)
     for name in ("line.fuse1", "line.fuse2", "control.fuse"):
         if (ohm := inputs.get(f"{name}.ohm")) is not None:
-            found = fuse(f"{name}.ohm", ohm=ohm)
-            if found is not None:
-                yield found
+            yield fuse_ohm(f"{name}.ohm", ohm)
         if name.startswith("line") and (volts := inputs.get(f"{name}.v")) is not None:
-            found = fuse(f"{name}.v", volts=volts)
-            if found is not None:
-                yield found
+            yield fuse_volts(f"{name}.v", volts, loaded)
 
 
 def _control(inputs: Inputs) -> Iterator[Finding]:
     visit = inputs.visit
     volts = {place.point: found for place in CONTROL_WAY if (found := inputs.get(place.point)) is not None}
-    said = {name: visit.saw(f"control.{name}") for name in ("delay", "pressure", "float")}
-    known = {name: None if word is None else _YES_NO[word] for name, word in said.items()}
+    words = {name: visit.saw(f"control.{name}") for name in ("delay", "pressure", "float")}
+    known = {name: None if word is None else _YES_NO[word] for name, word in words.items()}
     safeties = Safeties(known["delay"], known["pressure"], known["float"])
-    yield from control_trace(volts, safeties, visit.plate.defrost.control is not None, visit.rules)
+    coil_v = visit.plate.contactor.coil_v or USUAL_COIL_V
+    yield from control_trace(volts, safeties, visit.plate.defrost.control is not None, visit.rules, coil_v)

@@ -1,23 +1,38 @@
 """Control voltage followed from transformer to coil: the rules `control-trace` and `board-pass` (handbook section 8)."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from decimal import Decimal
 
-from outer_test.judgement import Finding, HouseRules, Verdict, judged, unjudged
+from outer_test.judgement import DEFAULT, Finding, HouseRules, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, say
-from outer_test.rules.contactor import control_volts
-from outer_test.rules.power_up.trace import Place, trace
+from outer_test.rules.contactor import COIL_VOLTS, USUAL_COIL_V, control_cuts, control_volts
 
-DEAD_V = Decimal(5)
-BROKEN_WIRE_V = Decimal(1)
+CONTROL_TRACE = Rule("control-trace", "Where control voltage is lost", "common practice, no source", "T")
+BOARD_PASS = Rule("board-pass", "Y through the board", "common practice, no source", "T")
+
+DEAD_V, BROKEN_WIRE_V = Decimal(5), Decimal(1)
+R_C, STAT_R_C, STAT_Y, Y_IN, Y_OUT, COIL = (
+    "control.r_c.v", "control.stat_r_c.v", "control.stat_y.v", "control.y_in.v", "control.y_out.v", "contactor.coil.v",
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """A point on the way, what it is called, and what lies just before it."""
+
+    point: str
+    name: str
+    before: str
+
+
 WAY = (
-    Place("control.r_c.v", "the transformer, R to C", "the transformer and its supply"),
-    Place("control.stat_r_c.v", "the thermostat, R to C", "the control fuse and the thermostat wire"),
-    Place("control.stat_y.v", "the thermostat's Y", "the thermostat: its lit display may run on batteries"),
-    Place("control.y_in.v", "the board's Y", "the wire from indoors, a float switch or a pressure switch"),
-    Place("control.y_out.v", "the board's Y out", "the board: its restart delay, or the board itself"),
-    Place("contactor.coil.v", "the contactor's coil", "the wire to the coil, or a pressure switch (low charge)"),
+    Place(R_C, "the transformer, R to C", "the transformer and its supply"),
+    Place(STAT_R_C, "the thermostat, R to C", "the control fuse and the thermostat wire"),
+    Place(STAT_Y, "the thermostat's Y", "the thermostat: its lit display may run on batteries"),
+    Place(Y_IN, "the board's Y", "the wire from indoors, a float switch or a pressure switch"),
+    Place(Y_OUT, "the board's Y out", "the board: its restart delay, or the board itself"),
+    Place(COIL, "the contactor's coil", "the wire to the coil and its joints, or a pressure switch"),
 )
 
 
@@ -29,46 +44,87 @@ class Safeties:
     pressure_closed: bool | None = None
     float_closed: bool | None = None
 
+    @property
+    def seen_open(self) -> str:
+        """The switch that was seen open, in words; empty where none was."""
+        if self.float_closed is False:
+            return "the float switch"
+        return "a pressure switch" if self.pressure_closed is False else ""
 
-def control_trace(volts: Mapping[str, Measured], safeties: Safeties, has_board: bool, rules: HouseRules) -> Iterator[Finding]:
-    """Judge each control voltage, and pin the one that is lost. volts: by point, V a.c.
+
+def control_trace(
+    volts: Mapping[str, Measured], safeties: Safeties, has_board: bool, rules: HouseRules = DEFAULT, coil_v: float = USUAL_COIL_V
+) -> Iterator[Finding]:
+    """Judge each control voltage, and pin the one that is lost or let down. volts: by point, V a.c.
 
     Source: [D]; under 5 V counts as dead, and 1 to 5 V at a thermostat as a broken wire [T].
 
     >>> from outer_test.measurement import measure
     >>> volts = {"control.r_c.v": measure("26.0"), "control.stat_r_c.v": measure("3.1")}
-    >>> [found.verdict.value for found in control_trace(volts, Safeties(), True, HouseRules())]
+    >>> [found.verdict.value for found in control_trace(volts, Safeties(), True)]
     ['good', 'bad']
     """
-    way = tuple(place for place in WAY if has_board or place.point not in ("control.y_out.v",))
-    traced = trace(way, volts, DEAD_V)
-    for place in way:
+    way = tuple(place for place in WAY if has_board or place.point != Y_OUT)
+    whole, least, lost = -1, control_cuts(coil_v).low or Decimal(0), False
+    for index, place in enumerate(way):
         reading = volts.get(place.point)
         if reading is None:
             continue
-        rule = "coil-volts" if place.point == "contactor.coil.v" else "control-trace"
-        if reading.number is None or abs(reading.number) >= DEAD_V:
-            yield control_volts(place.point, rule, reading, rules)
-        elif place is not traced.first_dead:
-            yield unjudged(place.point, rule, f"{say(reading.number)} V: it is lost before this point.", shown=reading.value.text, unit="V")
-        elif place.point == "control.y_out.v" and traced.last_live is not None and traced.last_live.point == "control.y_in.v":
-            yield board_pass(reading, safeties)
+        rule = COIL_VOLTS if place.point == COIL else CONTROL_TRACE
+        if reading.number is None or abs(reading.number) >= least:
+            yield control_volts(place.point, rule, reading, rules, coil_v)
+            whole = whole if lost else index
+        elif lost:
+            why = f"{say(reading.number)} V: it is lost before this point."
+            yield unjudged(place.point, rule, why, shown=reading.value.text, unit="V")
         else:
-            yield _lost(place, reading, traced.last_live)
+            lost = True
+            yield _lost(way, index, reading, whole, safeties, volts, control_volts(place.point, rule, reading, rules, coil_v))
 
 
-def _lost(place: Place, reading: Measured, last_live: Place | None) -> Finding:
-    shown = f"{say(reading.number or 0)} V at {place.name}"
-    if place.point.startswith("control.stat") and BROKEN_WIRE_V <= abs(reading.number or Decimal(0)) < DEAD_V:
+def _lost(
+    way: tuple[Place, ...], index: int, reading: Measured, whole: int, safeties: Safeties, volts: Mapping[str, Measured], plain: Finding
+) -> Finding:
+    place, number = way[index], abs(reading.number or Decimal(0))
+    dead = number < DEAD_V
+    shown = f"{say(number)} V at {place.name}"
+    rule = COIL_VOLTS if place.point == COIL else CONTROL_TRACE
+    if place.point == Y_OUT and whole >= 0 and way[whole].point == Y_IN and dead:
+        return board_pass(reading, safeties)
+    if whole < 0:
+        if not dead:
+            return plain
+        why = f"{shown}: nothing arrives. It is lost before it, in {_between(way, 0, index)}."
+        return judged(place.point, rule, Verdict.BAD, why, reading, unit="V", next=_halving(way, -1, index, volts))
+    since = f"{say(volts[way[whole].point].number or 0)} V at {way[whole].name}"
+    switch = safeties.seen_open if index > 2 > whole - 1 or place.point in (Y_IN, COIL) else ""
+    if switch and dead:
+        why = f"{shown}, {since}: {switch}, seen open, is what takes it away."
+        return judged(place.point, rule, Verdict.BAD, why, reading, unit="V", next=f"Find out why {switch} is open.")
+    if place.point in (STAT_R_C, STAT_Y) and BROKEN_WIRE_V <= number < DEAD_V:
+        why = f"{shown}, {since}: one to five volts there is a broken wire."
+        return judged(place.point, rule, Verdict.BAD, why, reading, unit="V", next="Find the broken thermostat wire.")
+    if place.point == Y_OUT and not dead:
+        why = f"{shown}, {since}: the board's own contact between Y and Y out drops it."
         return judged(
-            place.point, "control-trace", Verdict.BAD, f"{shown}: one to five volts there is a broken wire.", reading, unit="V",
-            next="Find the broken thermostat wire.",
-        )  # fmt: skip
-    if last_live is None:
-        why = f"{shown}: nothing arrives. It is lost before it, in {place.before}."
-        return judged(place.point, "control-trace", Verdict.BAD, why, reading, unit="V", next="Go back one point.")
-    why = f"{shown}, alive at {last_live.name}: it is lost in between, in {place.before}."
-    return judged(place.point, "control-trace", Verdict.BAD, why, reading, unit="V", next=f"Look at {place.before}.")
+            place.point, rule, Verdict.BAD, why, reading, unit="V", next="Read it again with the delay over and the switches closed."
+        )
+    why = f"{shown}, {since}: it is lost in between, in {_between(way, whole + 1, index)}."
+    if place.point == COIL and not dead:
+        why = f"{shown}, {since}: it drops in between, in a wire, a joint or a pressure switch's contacts."
+    return replace(plain, verdict=Verdict.BAD, why=why, next=_halving(way, whole, index, volts))
+
+
+def _between(way: tuple[Place, ...], start: int, index: int) -> str:
+    return "; ".join(place.before for place in way[start : index + 1])
+
+
+def _halving(way: tuple[Place, ...], whole: int, index: int, volts: Mapping[str, Measured]) -> str:
+    """The reading that halves what lies in between; the place to look where nothing is left to read."""
+    unread = [place for place in way[whole + 1 : index] if place.point not in volts]
+    if unread:
+        return f"Read {unread[len(unread) // 2].name} next: that halves it."
+    return f"Look at {way[index].before}."
 
 
 def board_pass(y_out: Measured, safeties: Safeties) -> Finding:
@@ -77,33 +133,29 @@ def board_pass(y_out: Measured, safeties: Safeties) -> Finding:
     y_out: V. Source: [T] common practice, no source.
 
     >>> from outer_test.measurement import measure
-    >>> board_pass(measure("0.2"), Safeties()).verdict.value
-    'unsure'
-    >>> board_pass(measure("0.2"), Safeties(True, True, True)).accuses
-    'defrost board'
+    >>> [board_pass(measure("0.2"), one).verdict.value for one in (Safeties(), Safeties(True, True, True))]
+    ['unsure', 'bad']
     """
-    point, rule = "control.y_out.v", "board-pass"
     shown = f"{say(y_out.number or 0)} V out with Y present"
     if safeties.delay_over is False:
         return unjudged(
-            point, rule, f"{shown}, but the restart delay still runs.", ("control.delay",), shown=y_out.value.text, unit="V",
+            Y_OUT, BOARD_PASS, f"{shown}, but the restart delay still runs.", ("control.delay",), shown=y_out.value.text, unit="V",
             next="Wait the delay out, then measure again.",
         )  # fmt: skip
-    for closed, what in ((safeties.pressure_closed, "a pressure switch"), (safeties.float_closed, "the float switch")):
-        if closed is False:
-            return judged(
-                point, rule, Verdict.WATCH, f"{shown}, but {what} is open: the board does what it should.", y_out, unit="V",
-                next=f"Find out why {what} is open.",
-            )  # fmt: skip
+    if safeties.seen_open:
+        return judged(
+            Y_OUT, BOARD_PASS, Verdict.WATCH, f"{shown}, but {safeties.seen_open} is open: the board does what it should.", y_out, unit="V",
+            next=f"Find out why {safeties.seen_open} is open.",
+        )  # fmt: skip
     unknown = tuple(
         name for name, known in (("control.delay", safeties.delay_over), ("control.pressure", safeties.pressure_closed)) if known is None
     )
     if unknown:
         return judged(
-            point, rule, Verdict.UNSURE, f"{shown}: the board, its restart delay, or an open switch.", y_out, unit="V", needs=unknown,
+            Y_OUT, BOARD_PASS, Verdict.UNSURE, f"{shown}: the board, its restart delay, or an open switch.", y_out, unit="V", needs=unknown,
             next="Note whether the delay is over and the pressure switches are closed.",
         )  # fmt: skip
     return judged(
-        point, rule, Verdict.BAD, f"{shown}, the delay over and the switches closed: the board does not pass it on.", y_out, unit="V",
-        accuses="defrost board", next="Replace the board with its switch or both sensors.",
+        Y_OUT, BOARD_PASS, Verdict.BAD, f"{shown}, the delay over and the switches closed: the board does not pass it on.", y_out, unit="V",
+        next="Read its lights and R to C at the board; then the board, ordered as the house rule says.",
     )  # fmt: skip

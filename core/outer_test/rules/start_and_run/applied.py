@@ -1,136 +1,150 @@
-"""Which start-and-run rules apply to a visit: the start, running amps, capacitors under load, heaters."""
+"""Which start-and-run rules apply to a visit: the start, running amps, heaters."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
-from outer_test.judgement import Finding, unjudged
-from outer_test.measurement import Measured, say
-from outer_test.nameplate import is_electronic, why_missing
-from outer_test.rules.capacitors import NO_CAPACITOR, cap_bench, cap_load, cap_volts, load_capacitance, section_rating
-from outer_test.rules.start_and_run.aux_heat import element_amps, element_circuit
-from outer_test.rules.start_and_run.running import fan_amps, run_amps, total_amps
-from outer_test.rules.start_and_run.start import Start, kit_effect, start_amps
-from outer_test.visit import SECTIONS, Inputs, Section
+from outer_test.judgement import Finding, Verdict, does_not_apply, judged, unjudged
+from outer_test.measurement import Measured
+from outer_test.nameplate import Plate, recovered_rla, why_missing
+from outer_test.rules.start_and_run.aux_heat import ELEMENT_AMPS, element_amps, element_circuit
+from outer_test.rules.start_and_run.kit import KitTest, kit_effect, kit_stays_in
+from outer_test.rules.start_and_run.running import COMPRESSOR, FAN, RUN_AMPS, TOTAL_AMPS, Running, fan_amps, run_amps, total_amps
+from outer_test.rules.start_and_run.start import PEAK, START_AMPS, START_RESULT, Start, start_amps, start_result, start_sag
+from outer_test.visit import Inputs, Taken
 
 ELEMENTS = ("amps.element1.a", "amps.element2.a", "amps.element3.a", "amps.element4.a")
-INVERTER = "An inverter sets this compressor's speed and amps: the plate's figure is no yardstick, and this does not apply."
+KITS = ("two-wire", "relay")
+INVERTER = "An inverter sets this compressor's speed and amps: the plate's figure is no yardstick."
+_FAN_STATES = {
+    "runs": (Verdict.GOOD, "The outdoor fan runs.", ""),
+    "slow": (Verdict.WATCH, "The outdoor fan is slow.", "Its capacitor, then its bearing and its amps."),
+    "hums": (Verdict.BAD, "The outdoor fan hums and does not turn.", "Power off: its capacitor, then its bearing and windings."),
+    "pushed": (Verdict.BAD, "The outdoor fan runs only after a push.", "Power off: its capacitor first. Never push a blade."),
+    "still": (Verdict.BAD, "The outdoor fan stands still.", "Its supply, its capacitor, its winding, in that order."),
+}  # fmt: skip
 
 
-def run_findings(inputs: Inputs, bench: dict[str, Finding]) -> Iterator[Finding]:
-    """Everything judged while it starts and runs. bench: the capacitor findings by point."""
+def run_findings(inputs: Inputs, found: Mapping[str, Finding]) -> Iterator[Finding]:
+    """Everything judged while it starts and runs. found: findings by point, made before."""
     yield from _start_findings(inputs)
-    yield from _amps_findings(inputs)
-    for section in SECTIONS:
-        yield from _load_findings(inputs, section, bench)
+    yield from _amps_findings(inputs, found)
     yield from _heaters(inputs)
-    yield from _blower(inputs)
 
 
 def _start_findings(inputs: Inputs) -> Iterator[Finding]:
-    plate, point = inputs.visit.plate, "amps.compressor.peak_a"
-    peaks = [taken for taken in inputs.kinds if taken.reading.point == point]
-    if not peaks:
+    visit, plate = inputs.visit, inputs.visit.plate
+    result = visit.saw("start.result")
+    if result is not None:
+        yield start_result(result)  # type: ignore[arg-type]
+    if (starting := inputs.get("line.starting.v")) is not None:
+        yield start_sag(starting, inputs.number("line.l1_l2.v"), plate, None if result is None else result == "started")
+    if (state := visit.saw("fan.state")) is not None:
+        verdict, why, step = _FAN_STATES[state]
+        yield judged("fan.state", START_RESULT, verdict, why, shown=state, next=step)
+    peaks = [taken for taken in inputs.kinds if taken.reading.point == PEAK]
+    if peaks and plate.compressor.kind == "inverter":
+        yield does_not_apply(PEAK, START_AMPS, "An inverter starts slowly and has no surge.", peaks[-1].measured, "A")
         return
-    if plate.compressor.kind == "inverter":
-        yield unjudged(
-            point,
-            "start-amps",
-            "An inverter starts slowly and has no surge: this does not apply.",
-            shown=peaks[-1].measured.value.text,
-        )
-        return
-    reading = inputs.readings[point]
-    result = inputs.visit.saw("start.result")
-    start = Start(
+    if peaks:
+        yield start_amps(inputs.latest[PEAK], _start(inputs, result), visit.rules)
+    effect = kit_effect(_kit_test(inputs, peaks, result))
+    if effect is not None:
+        yield effect
+    if (kit := inputs.get("amps.kit.a")) is not None and (stays := kit_stays_in(kit)) is not None:
+        yield stays
+
+
+def _start(inputs: Inputs, result: str | None) -> Start:
+    plate, reading = inputs.visit.plate, inputs.readings[PEAK]
+    return Start(
         result=result,  # type: ignore[arg-type]
         seconds=inputs.number("amps.compressor.start_s"),
         lra=plate.compressor.lra,
         rated_v=max(plate.volts, default=None),
         starting_v=inputs.number("line.starting.v"),
+        line_v=inputs.number("line.l1_l2.v"),
         by=reading.by,
         fitted=reading.fitted,
         kit_on_unit=plate.start_device,
     )
-    yield start_amps(inputs.latest[point], start, inputs.visit.rules)
-    before = [taken.measured for taken in peaks if taken.reading.fitted in (None, "none") and taken.measured.number is not None]
-    after = [taken.measured for taken in peaks if taken.reading.fitted in ("two-wire", "relay") and taken.measured.number is not None]
-    if before and after:
-        yield kit_effect(before[-1], after[-1])
 
 
-def _amps_findings(inputs: Inputs) -> Iterator[Finding]:
-    plate, rules = inputs.visit.plate, inputs.visit.rules
+def _kit_test(inputs: Inputs, peaks: list[Taken], result: str | None) -> KitTest:
+    times = [taken for taken in inputs.kinds if taken.reading.point == "amps.compressor.start_s"]
+    before, after = _last(peaks, fitted=False), _last(peaks, fitted=True)
+    slow, quick = _last(times, fitted=False), _last(times, fitted=True)
+    return KitTest(
+        before=None if before is None else before.measured,
+        after=None if after is None else after.measured,
+        before_by=None if before is None else before.reading.by,
+        after_by=None if after is None else after.reading.by,
+        before_s=None if slow is None else slow.measured,
+        after_s=None if quick is None else quick.measured,
+        hummed_before=inputs.visit.complaint == "hums-no-start" and result == "started",
+        started=None if result is None else result == "started",
+    )
+
+
+def _last(taken: list[Taken], fitted: bool) -> Taken | None:
+    return next((one for one in reversed(taken) if (one.reading.fitted in KITS) is fitted and one.measured.number is not None), None)
+
+
+def _amps_findings(inputs: Inputs, found: Mapping[str, Finding]) -> Iterator[Finding]:
+    plate, rules, visit = inputs.visit.plate, inputs.visit.rules, inputs.visit
     compressor, fan, whole = (inputs.get(f"amps.{name}.run_a") for name in ("compressor", "fan", "total"))
     if compressor is not None:
-        point, shown = "amps.compressor.run_a", compressor.value.text
-        if plate.compressor.kind == "inverter":
-            yield unjudged(point, "run-amps", INVERTER, shown=shown, unit="A")
-        elif plate.compressor.rla is None:
-            needs = ("compressor.rla",)
-            yield unjudged(point, "run-amps", why_missing(plate, *needs), needs, shown=shown, unit="A")
-        else:
-            yield run_amps(compressor, plate.compressor.rla, rules, inputs.visit.saw("amps.stage") == "low")
+        yield _compressor(inputs, compressor, found)
     if fan is not None:
-        point, shown = "amps.fan.run_a", fan.value.text
-        if plate.fan.kind == "electronic":
-            yield unjudged(point, "run-amps", "An electronic fan motor sets its own amps: this does not apply.", shown=shown, unit="A")
-        elif plate.fan.fla is None:
-            yield unjudged(point, "run-amps", why_missing(plate, "fan.fla"), ("fan.fla",), shown=shown, unit="A")
+        turning = None if (state := visit.saw("fan.state")) is None else state in ("runs", "slow", "pushed")
+        electronic = plate.fan.kind == "electronic"
+        if plate.fan.fla is None and not electronic:
+            yield unjudged(FAN, RUN_AMPS, why_missing(plate, "fan.fla"), ("fan.fla",), shown=fan.value.text, unit="A")
         else:
-            yield fan_amps(fan, plate.fan.fla, rules)
+            yield fan_amps(fan, plate.fan.fla or 1.0, turning, rules, electronic)
     if whole is not None:
-        parts = {"amps.compressor.run_a": compressor, "amps.fan.run_a": fan}
+        parts = {COMPRESSOR: compressor, FAN: fan}
         missing = tuple(point for point, one in parts.items() if one is None or one.number is None)
         if missing or compressor is None or fan is None or whole.number is None:
-            yield unjudged(
-                "amps.total.run_a", "total-amps", "Needs the compressor's and the fan's amps.", missing, shown=whole.value.text, unit="A"
-            )  # fmt: skip
+            why = "Needs the compressor's and the fan's amps."
+            yield unjudged("amps.total.run_a", TOTAL_AMPS, why, missing, shown=whole.value.text, unit="A")
         else:
             yield total_amps(whole, compressor, fan)
 
 
-def _load_findings(inputs: Inputs, section: Section, bench: dict[str, Finding]) -> Iterator[Finding]:
+def _compressor(inputs: Inputs, reading: Measured, found: Mapping[str, Finding]) -> Finding:
     visit, plate = inputs.visit, inputs.visit.plate
-    point, volts_point = f"cap.{section}.load_a", f"cap.{section}.load_v"
-    amps, volts = inputs.get(point), inputs.get(volts_point)
-    if is_electronic(plate, section):
-        for name, reading, rule in ((point, amps, "cap-load"), (volts_point, volts, "cap-volts")):
-            if reading is not None:
-                yield unjudged(name, rule, NO_CAPACITOR[section], shown=reading.value.text)
-        return
-    if amps is not None:
-        yield _under_load(inputs, section, amps, volts, bench)
-    if volts is not None:
-        vac = next((part.vac for part in visit.fitted if part.section in ("both", section) and part.vac is not None), None)
-        vac = vac if vac is not None else plate.run_capacitor.vac if plate.run_capacitor is not None else None
-        if vac is None or volts.number is None:
-            needs = ("run_capacitor.vac",) if vac is None else ()
-            why = why_missing(plate, *needs) if needs else "No number to judge."
-            yield unjudged(volts_point, "cap-volts", why, needs, shown=volts.value.text, unit="V")
-        else:
-            yield cap_volts(volts, vac, visit.rules, volts_point)
+    if plate.compressor.kind == "inverter":
+        return does_not_apply(COMPRESSOR, RUN_AMPS, INVERTER, reading, "A")
+    rla, recovered = _rla(plate)
+    if rla is None:
+        needs = ("compressor.rla",)
+        return unjudged(COMPRESSOR, RUN_AMPS, why_missing(plate, *needs), needs, shown=reading.value.text, unit="A")
+    line, stage = found.get("line.l1_l2.v"), visit.saw("amps.stage")
+    two_stage = plate.compressor.stages == 2
+    how = Running(
+        lra=plate.compressor.lra,
+        selection_a=plate.branch_selection_a,
+        rated_v=max(plate.volts, default=None),
+        volts=inputs.number("line.l1_l2.v"),
+        two_stage=two_stage,
+        low_stage=None if stage is None else stage == "low",
+        outdoor_f=visit.conditions.outdoor_f,
+        heard=visit.saw("start.result") == "started",
+        line_good=line is not None and line.verdict is Verdict.GOOD,
+        capacitor_bad=(cap := found.get("cap.herm.uf")) is not None and cap.verdict is Verdict.BAD,
+    )
+    return run_amps(reading, rla, how, visit.rules, recovered)
 
 
-def _under_load(
-    inputs: Inputs, section: Section, amps: Measured, volts: Measured | None, bench: dict[str, Finding]
-) -> Finding:  # fmt: skip
-    visit, point = inputs.visit, f"cap.{section}.load_a"
-    if volts is None or not volts.number or amps.number is None:
-        needs = (f"cap.{section}.load_v",) if volts is None else ()
-        why = "Needs the volts from C to this terminal, read at the same time." if volts is None else "Needs amps and volts above 0."
-        return unjudged(point, "cap-load", why, needs, shown=amps.value.text, unit="A")
-    found = load_capacitance(amps, volts, visit.plate.hz or 60)
-    rating = section_rating(section, visit.plate, visit.fitted)
-    if rating is None:
-        field = f"run_capacitor.{section}_uf"
-        hint = f"Under load it works as {say(found.number or 0, 3)} µF, a hint only. {why_missing(visit.plate, field)}"
-        return unjudged(point, "cap-load", hint, (field,), shown=found.value.text, unit="µF", value=float(found.number or 0))
-    on_bench = f"cap.{section}.uf"
-    return cap_load(found, rating.uf, rating.tolerance_pct, visit.rules, point, bench.get(on_bench), inputs.get(on_bench))
+def _rla(plate: Plate) -> tuple[tuple[float, float] | None, str]:
+    if plate.compressor.rla is not None:
+        return (plate.compressor.rla, plate.compressor.rla), ""
+    found = recovered_rla(plate)
+    return (None, "") if found is None else ((found.low, found.high), found.how)
 
 
 def _heaters(inputs: Inputs) -> Iterator[Finding]:
     aux = inputs.visit.plate.aux_heat
-    circuit = element_circuit(aux)
+    circuit = element_circuit(inputs.visit.plate)
     if circuit is not None:
         yield circuit
     for index, point in enumerate(ELEMENTS):
@@ -140,22 +154,5 @@ def _heaters(inputs: Inputs) -> Iterator[Finding]:
         if index < len(aux.elements):
             yield element_amps(reading, aux.elements[index], inputs.number("aux.line.v"), inputs.visit.rules, point)
         else:
-            yield unjudged(
-                point,
-                "element-amps",
-                "The plate names no such element.",
-                ("aux_heat.elements",),
-                shown=reading.value.text,
-                unit="A",
-            )
-
-
-def _blower(inputs: Inputs) -> Iterator[Finding]:
-    reading, asked = inputs.get("cap.blower.uf"), inputs.visit.plate.blower_capacitor
-    if reading is None:
-        return
-    if asked is None or asked.uf is None:
-        needs = ("blower_capacitor.uf",)
-        yield unjudged("cap.blower.uf", "cap-bench", why_missing(inputs.visit.plate, *needs), needs, shown=reading.value.text, unit="µF")
-        return
-    yield cap_bench(reading, asked.uf, asked.tolerance_pct, inputs.visit.rules, "cap.blower.uf")
+            why = "The plate names no such element."
+            yield unjudged(point, ELEMENT_AMPS, why, ("aux_heat.elements",), shown=reading.value.text, unit="A")

@@ -1,23 +1,32 @@
-"""Starting: the rules `start-amps` and `kit-effect` (handbook section 8)."""
+"""Starting: the rules `start-result`, `start-amps` and `start-sag` (handbook section 8)."""
 
 from dataclasses import dataclass
 from decimal import Decimal
 from typing import Literal
 
-from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Verdict, judged, place, unjudged
+from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Rule, Verdict, judged, place, unjudged
 from outer_test.measurement import Measured, exact, say
+from outer_test.nameplate import Plate
+from outer_test.rules.power_up import volt_limits
+
+START_RESULT = Rule("start-result", "What a start came to", "common practice, no source", "T")
+START_AMPS = Rule("start-amps", "Start peak and time", "common practice, no source", "T")
+START_SAG = Rule("start-sag", "Line voltage while starting", "common practice, no source", "T")
 
 Result = Literal["started", "hummed", "tripped", "nothing"]
-LOCKED = Decimal("0.85")
+LOCKED, FED, MOST = Decimal("0.85"), Decimal("0.30"), Decimal("1.15")
+NEAR_A_CUT = Decimal("0.05")
+SAGS_TO = Decimal("0.93")  # of the line, while it starts and the volts were not read
 QUICK_S, SLOW_S = Decimal("0.5"), Decimal(1)
-KIT_A, KIT_PART = Decimal(15), Decimal("0.20")
+NOTHING_V = Decimal(30)
+PEAK = "amps.compressor.peak_a"
 
 
 @dataclass(frozen=True, slots=True)
 class Start:
     """One start: whether it started, how long it took, how the peak was caught, with what fitted.
 
-    seconds: s. lra: A. rated_v, starting_v: V, None where not known. by: `inrush` or `max-hold`, None where not said.
+    seconds: s. lra: A. rated_v: V, None where not known. starting_v, line_v: V. by: `inrush` or `max-hold`, None where not said.
     """
 
     result: Result | None = None
@@ -25,6 +34,7 @@ class Start:
     lra: float | None = None
     rated_v: float | None = None
     starting_v: Measured | None = None
+    line_v: Measured | None = None
     by: str | None = None
     fitted: str | None = None
     kit_on_unit: str | None = None
@@ -36,29 +46,55 @@ class Start:
             return self.result == "started"
         return True if self.seconds is not None else None
 
+    @property
+    def volts_read(self) -> bool:
+        """Whether the volts while it starts were read."""
+        return self.starting_v is not None and bool(self.starting_v.number)
+
+
+def start_result(result: Result) -> Finding:
+    """Started is `good`; hummed, tripped or nothing is `bad`: it does not start, whatever else reads well. Source: [T].
+
+    >>> [start_result(word).verdict.value for word in ("started", "hummed")]
+    ['good', 'bad']
+    """
+    words = {
+        "started": ("It started.", ""),
+        "hummed": ("It hums and does not start.", "Switch it off: a rotor that stands still overheats in seconds. Dead tests first."),
+        "tripped": ("It tripped instead of starting.", "Leave it off: dead tests first."),
+        "nothing": ("Nothing happened on a call.", "Is there line voltage, and 24 V at the coil?"),
+    }
+    why, step = words[result]
+    verdict = Verdict.GOOD if result == "started" else Verdict.BAD
+    return judged("start.result", START_RESULT, verdict, why, shown=result, next=step)
+
 
 def locked_ratio(peak: Measured, start: Start) -> Decimal | None:
-    """Peak ÷ LRA × V_rated ÷ V_while_starting (1 where not read); None where LRA or the peak is not known.
+    """Peak ÷ LRA × V_rated ÷ V while starting; not read, 0.93 × the line, else 0.93 × V_rated. None without an LRA or a number.
+
+    Source: [D] a locked rotor's current goes with its volts; [T] for 0.93.
 
     >>> from outer_test.measurement import measure
-    >>> round(locked_ratio(measure("88"), Start(lra=96, rated_v=230, starting_v=measure("212"))), 3)
-    Decimal('0.994')
+    >>> round(locked_ratio(measure("79"), Start(lra=96, rated_v=230, line_v=measure("205"))), 2)
+    Decimal('0.99')
     """
     if start.lra is None or peak.number is None:
         return None
     ratio = peak.number / exact(start.lra)
-    volts = start.starting_v.number if start.starting_v is not None else None
-    if start.rated_v is not None and volts:
-        ratio = ratio * exact(start.rated_v) / volts
-    return ratio
+    rated = None if start.rated_v is None else exact(start.rated_v)
+    if start.starting_v is not None and start.starting_v.number and rated is not None:
+        return ratio * rated / start.starting_v.number
+    if start.line_v is not None and start.line_v.number and rated is not None:
+        return ratio * rated / (SAGS_TO * start.line_v.number)
+    return ratio / SAGS_TO
 
 
 def start_amps(peak: Measured, start: Start, rules: HouseRules = DEFAULT) -> Finding:
-    """A start's peak on the compressor's common wire. Time and outcome decide: a healthy start stands near LRA for an instant.
+    """A start's peak on the compressor's common wire. Every start stands at LRA for an instant: time and outcome decide.
 
-    peak: A. Not started: ratio from 0.85 `bad`, the rotor does not turn, cause not yet named; under it `bad`, look
-    upstream. Started: to 0.5 s `good`, to 1 s `watch`, over `bad`; time unknown: under 0.85 by true inrush `good`, by
-    max-hold `watch`; from 0.85 `watch`. Two start devices at once: `watch`. Source: [T] common practice, no source.
+    peak: A. Not started, all `bad`: from 0.85 of LRA the rotor does not turn; from 0.3 its amps are held back; under it the run
+    winding is not fed. Started: to 0.5 s `good`, to 1 s `watch`, over `bad`. Time unknown: by inrush to 1.15 `good`; by max-hold,
+    a floor, under 0.85 `good`, else `watch`; over 1.15 `watch`. Two start devices at once `watch`. Source: [T], no source.
 
     >>> from outer_test.measurement import measure
     >>> start_amps(measure("88"), Start(result="started", seconds=measure("0.3"), lra=96)).verdict.value
@@ -66,24 +102,25 @@ def start_amps(peak: Measured, start: Start, rules: HouseRules = DEFAULT) -> Fin
     >>> start_amps(measure("88"), Start(result="hummed", lra=96)).verdict.value
     'bad'
     """
-    point, rule = "amps.compressor.peak_a", "start-amps"
     ratio = locked_ratio(peak, start)
     about = f"Peak {peak.value.text} A" + (f", {say(ratio, 2)} of LRA." if ratio is not None else ".")
     if start.by == "max-hold":
         about += " Max-hold shows a floor, not the peak."
-    details: dict[str, object] = {"unit": "A", "nominal": start.lra, "decision": rules.decision}
     if start.started is None:
         return unjudged(
-            point, rule, f"{about} Did it start? Without that a peak says nothing.", ("start.result",), shown=peak.value.text, **details,
+            PEAK, START_AMPS, f"{about} Did it start? Without that a peak says nothing.", ("start.result",), shown=peak.value.text, unit="A",
             next="Note whether it started, and how long it took.",
         )  # fmt: skip
     if not start.started:
-        return _not_started(point, rule, about, ratio, peak, details)
-    found = _started(point, rule, about, ratio, peak, start, rules, details)
+        return _not_started(about, ratio, peak, start)
+    found = _started(about, ratio, peak, start, rules)
     if _two_devices(start) and found.verdict is Verdict.GOOD:
-        why = f"{found.why} Two start devices at once: one is enough."
-        return judged(point, rule, Verdict.WATCH, why, peak, next="Take one of the start devices off.", **details)
+        return _judged(peak, start, Verdict.WATCH, f"{found.why} Two start devices at once: one is enough.", "Take one of them off.")
     return found
+
+
+def _judged(peak: Measured, start: Start, verdict: Verdict, why: str, step: str = "", needs: tuple[str, ...] = ()) -> Finding:
+    return judged(PEAK, START_AMPS, verdict, why, peak, unit="A", nominal=start.lra, next=step, needs=needs)
 
 
 def _two_devices(start: Start) -> bool:
@@ -91,33 +128,32 @@ def _two_devices(start: Start) -> bool:
     return own not in (None, "none") and fitted not in (None, "none") and own != fitted
 
 
-def _not_started(point: str, rule: str, about: str, ratio: Decimal | None, peak: Measured, details: dict[str, object]) -> Finding:
+_LOCKED = (
+    "the rotor does not turn; the cause is not named yet",
+    "Run and start capacitor, leads, windings and ground, in that order, dead.",
+)
+_HELD = (
+    "amps are held back: a joint, a lead or the contactor is not fully fed from upstream",
+    "Look upstream: contactor, joints, leads, and the volts while it tries.",
+)
+_NOT_FED = ("the run winding is not fed", "Look upstream: lead, plug, overload, contactor, then the winding.")
+
+
+def _not_started(about: str, ratio: Decimal | None, peak: Measured, start: Start) -> Finding:
     if ratio is None:
-        return judged(
-            point, rule, Verdict.BAD, f"{about} It did not start. LRA is not known, so locked or starved is not told.", peak, **details,
-            needs=("compressor.lra",), next="Go down the locked-rotor ladder.",
-        )  # fmt: skip
-    if ratio >= LOCKED:
-        return judged(
-            point, rule, Verdict.BAD, f"{about} The rotor does not turn; the cause is not named yet.", peak, **details,
-            next="Go down the locked-rotor ladder, in order.",
-        )  # fmt: skip
-    return judged(
-        point, rule, Verdict.BAD, f"{about} It does not draw what a locked rotor draws: it is not fully fed.", peak, **details,
-        next="Look upstream: contactor, leads, overload, line volts while it tries.",
-    )  # fmt: skip
+        why = f"{about} It did not start. Without an LRA this cannot tell a locked rotor from low supply."
+        return _judged(peak, start, Verdict.BAD, why, _LOCKED[1], ("compressor.lra",))
+    what, step = _LOCKED if ratio >= LOCKED else _HELD if ratio >= FED else _NOT_FED
+    other = ""
+    if not start.volts_read:
+        if abs(ratio - LOCKED) <= NEAR_A_CUT:
+            other = f" With the volts not read it may as well be that {(_HELD if ratio >= LOCKED else _LOCKED)[0]}."
+        elif abs(ratio - FED) <= NEAR_A_CUT:
+            other = f" With the volts not read it may as well be that {(_NOT_FED if ratio >= FED else _HELD)[0]}."
+    return _judged(peak, start, Verdict.BAD, f"{about} It did not start: {what}.{other}", step)
 
 
-def _started(
-    point: str,
-    rule: str,
-    about: str,
-    ratio: Decimal | None,
-    peak: Measured,
-    start: Start,
-    rules: HouseRules,
-    details: dict[str, object],
-) -> Finding:
+def _started(about: str, ratio: Decimal | None, peak: Measured, start: Start, rules: HouseRules) -> Finding:
     if start.seconds is not None and start.seconds.number is not None:
         where = place(start.seconds, Cuts(watch_high=QUICK_S, high=SLOW_S), rules, "s")
         why = f"{about} Started in {say(start.seconds.number)} s; half a second is healthy, one second the most."
@@ -126,46 +162,50 @@ def _started(
             Verdict.BAD: "It struggles: run capacitor, leads, volts while it starts, then windings.",
             Verdict.UNSURE: where.remedy,
         }.get(where.verdict, "")
-        return judged(point, rule, where.verdict, f"{why} {where.why_unsure}".strip(), peak, next=step, **details)
+        return _judged(peak, start, where.verdict, f"{why} {where.why_unsure}".strip(), step)
     if ratio is None:
-        return unjudged(
-            point, rule, f"{about} Needs the start time, or LRA.", ("amps.compressor.start_s", "compressor.lra"),
-            shown=peak.value.text, **details,
-        )  # fmt: skip
-    if ratio >= LOCKED:
-        return judged(
-            point,
-            rule,
-            Verdict.WATCH,
-            f"{about} Near locking, and how long is not known.",
-            peak,
-            next="Time the start.",
-            **details,
-        )
+        needs = ("amps.compressor.start_s", "compressor.lra")
+        return unjudged(PEAK, START_AMPS, f"{about} Needs the start time, or LRA.", needs, shown=peak.value.text, unit="A")
+    if ratio > MOST:
+        why = f"{about} More than a locked rotor draws: the plate's LRA, a crest reading, or shorted turns."
+        return _judged(peak, start, Verdict.WATCH, why, "Read the plate's LRA again, and the winding pairs.")
     if start.by == "inrush":
-        return judged(point, rule, Verdict.GOOD, f"{about} It started, well under locking.", peak, **details)
-    why = about if start.by == "max-hold" else f"{about} How it was caught is not said, so it may be a floor."
-    return judged(point, rule, Verdict.WATCH, why, peak, next="Time the start, or use a true inrush function.", **details)
+        return _judged(peak, start, Verdict.GOOD, f"{about} Normal for an instant; time it.")
+    if ratio < LOCKED:
+        return _judged(peak, start, Verdict.GOOD, f"{about} It started, under locking.")
+    caught = "It stayed near locked" if start.by == "max-hold" else "How it was caught is not said, so it may have stayed near locked"
+    return _judged(peak, start, Verdict.WATCH, f"{about} {caught}.", "Time the start.")
 
 
-def kit_effect(before: Measured, after: Measured) -> Finding:
-    """What a start kit took off the peak: from 15 A or 20 % `good`, less `watch`, higher than without `bad`.
+def start_sag(starting: Measured, running: Measured | None, plate: Plate, started: bool | None = None) -> Finding:
+    """Line voltage while starting: under 0.90 of the running line `watch`, under plate minimum × 0.9 `bad`.
 
-    before, after: A. Source: [T] common practice, no source.
+    starting, running: V a.c. started: whether it did. Next to nothing is no sag: the contactor is open, or its feed lost.
+    Source: [T] common practice, no source.
 
     >>> from outer_test.measurement import measure
-    >>> [kit_effect(measure("88"), measure(text)).verdict.value for text in ("61", "80", "91")]
-    ['good', 'watch', 'bad']
+    >>> start_sag(measure("205"), measure("238"), Plate(volts=(208, 230))).verdict.value
+    'watch'
     """
-    point, rule = "amps.compressor.peak_a", "kit-effect"
-    first, second = before.number or Decimal(0), after.number or Decimal(0)
-    off = first - second
-    part = off / first if first else Decimal(0)
-    change = f"{say(abs(off))} A ({say(abs(part) * 100, 2)} %) {'less' if off >= 0 else 'more'}"
-    why = f"{say(first)} A without, {say(second)} A with the kit: {change}."
-    caution = "Kits run hot: do not touch."
-    if off < 0:
-        return judged(point, rule, Verdict.BAD, why, after, unit="A", next="Remove it; check its wiring.", caution=caution)
-    if off >= KIT_A or part >= KIT_PART:
-        return judged(point, rule, Verdict.GOOD, why, after, unit="A", caution=caution)
-    return judged(point, rule, Verdict.WATCH, why, after, unit="A", next="Check the kit's wiring and the run capacitor.", caution=caution)
+    point, limits = "line.starting.v", volt_limits(plate)
+    volts = starting.number
+    if volts is None:
+        return judged(point, START_SAG, Verdict.UNSURE, "No number to judge.", starting, unit="V", next="Use a range of 600 V or more.")
+    if volts < NOTHING_V:
+        return judged(
+            point, START_SAG, Verdict.BAD, f"{say(volts)} V on the load side on a call: the contactor did not close, or it is not fed.",
+            starting, unit="V", next="See the armature, and read the coil's volts and the line side.",
+        )  # fmt: skip
+    floor = limits.low * Decimal("0.9") if limits is not None else None
+    line = running.number * Decimal("0.9") if running is not None and running.number is not None else None
+    cut = Limits(low=None if floor is None else float(floor), watch_low=None if line is None else float(line))
+    step = "Look for a bad joint or a long thin feeder; the start takes the most amps."
+    if floor is not None and volts < floor:
+        why = f"{say(volts)} V while starting; under {say(floor)} V it has too little torque."
+        return judged(point, START_SAG, Verdict.BAD, why, starting, unit="V", next=step, limits=cut)
+    if line is None:
+        return unjudged(point, START_SAG, "Needs the running line voltage.", ("line.l1_l2.v",), shown=starting.value.text, unit="V")
+    if volts < line:
+        why = f"{say(volts)} V while starting is under nine tenths of the line."
+        return judged(point, START_SAG, Verdict.WATCH, why, starting, unit="V", next=step, limits=cut)
+    return judged(point, START_SAG, Verdict.GOOD, f"{say(volts)} V while starting: the line holds up.", starting, unit="V", limits=cut)

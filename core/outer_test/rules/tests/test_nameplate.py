@@ -7,19 +7,8 @@ from hypothesis import strategies as st
 
 from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem
-from outer_test.nameplate import Compressor, Fan, Plate, StartCapacitor, plate_fields
-from outer_test.rules.nameplate import (
-    AMPACITY,
-    STANDARD_SIZES,
-    computed_mca,
-    computed_mop,
-    conductor,
-    plate_findings,
-    plate_lra,
-    plate_mca,
-    plate_mop,
-    protection,
-)
+from outer_test.nameplate import STANDARD_SIZES, Compressor, Fan, Plate, StartCapacitor, plate_fields
+from outer_test.rules import AMPACITY, computed_mca, computed_mop, conductor, plate_findings, plate_lra, plate_mca, plate_mop, protection
 
 
 def plate(rla: float = 17.9, fla: float = 1.2, **more: object) -> Plate:

@@ -3,13 +3,17 @@
 from decimal import Decimal
 from typing import Literal
 
-from outer_test.judgement import DEFAULT, Finding, HouseRules, Verdict, judged
-from outer_test.measurement import Measured, celsius, decide, exact, product, say, why_unsure
+from outer_test.judgement import DEFAULT, Finding, HouseRules, Limits, Rule, Verdict, judged
+from outer_test.measurement import Measured, celsius, exact, numeric, product, say, total
+
+WINDING_SHORT = Rule(
+    "winding-short", "Winding against its baseline", "IEEE 112 for the temperature, from memory; 5 and 15 % are common practice", "P T"
+)
 
 Conductor = Literal["copper", "aluminium"]
 CONSTANT_C = {"copper": Decimal("234.5"), "aluminium": Decimal(225)}
 REFERENCE_C = Decimal(25)
-ALLOWED = Decimal("0.05")
+UNDER, OVER = Decimal("0.05"), Decimal("0.15")
 
 
 def at_25c(ohm: Measured, shell_f: float, conductor: Conductor = "copper") -> Measured:
@@ -26,29 +30,36 @@ def at_25c(ohm: Measured, shell_f: float, conductor: Conductor = "copper") -> Me
 
 
 def winding_short(now: Measured, baseline: Measured, point: str, rules: HouseRules = DEFAULT) -> Finding:
-    """Held against the unit's own baseline, both at 25 °C: more than 5 % under it is `watch`, through `decision`.
+    """Held against the unit's own baseline, both at 25 °C and less the leads: over 5 % under it or 15 % over it is `watch` where
+    the difference also exceeds both readings' combined band, else `unsure`.
 
-    now, baseline: Ω at 25 °C. Source: [P: IEEE 112 for the temperature; the 5 % is common practice].
+    now, baseline: Ω at 25 °C. Source: [P: IEEE 112 for the temperature; 5 and 15 % are common practice].
 
     >>> from outer_test.measurement import measure
-    >>> winding_short(measure("0.552"), measure("0.600"), "winding.c_r.ohm").verdict.value
-    'watch'
+    >>> [winding_short(measure(text), measure("0.600"), "winding.c_r.ohm").verdict.value for text in ("0.552", "0.590", "0.7")]
+    ['watch', 'good', 'watch']
     """
-    rule = "winding-short"
-    before = baseline.number or Decimal(0)
-    floor = before * (1 - ALLOWED)
-    side = decide(now, floor, None, rules.decision)
-    value = now.number or Decimal(0)
+    before, value = numeric(baseline), numeric(now)
+    floor, ceiling = before * (1 - UNDER), before * (1 + OVER)
     off = say(abs(value / before - 1) * 100, 2) if before else "0"
     why = f"{say(value)} Ω at 25 °C, {off} % {'under' if value < before else 'over'} this unit's baseline of {say(before)} Ω."
     verdict, step = Verdict.GOOD, ""
-    if side == "unsure":
-        verdict, (reason, step) = Verdict.UNSURE, why_unsure(now, "Ω")
-        why = f"{why} {reason}"
-    elif side == "below":
-        verdict, step = Verdict.WATCH, "Turns may be shorted: measure again on clean terminals, and watch the running amps."
+    if not floor <= value <= ceiling:
+        apart = total([now], [baseline])
+        if abs(numeric(apart)) <= apart.half:
+            verdict = Verdict.UNSURE
+            why = f"{why} The two readings together are ±{say(apart.half, 2)} Ω: too coarse to tell."
+            step = "Null the leads and use a meter that shows 0.01 Ω."
+        else:
+            verdict = Verdict.WATCH
+            step = (
+                "Turns may be shorted: measure again on clean terminals, and watch the running amps."
+                if value < before
+                else "A joint, or other terminals: clean them and measure again."
+            )
     return judged(
-        point, rule, verdict, why, now, unit="Ω", watch_low=float(floor), nominal=float(before), decision=rules.decision, next=step
+        point, WINDING_SHORT, verdict, why, now, unit="Ω", limits=Limits(watch_low=float(floor), watch_high=float(ceiling)),
+        nominal=float(before), decision=rules.decision, next=step,
     )  # fmt: skip
 
 
@@ -65,6 +76,6 @@ def start_above_run(c_r: Measured, c_s: Measured, motor: str = "winding") -> Fin
         return None
     why = f"Start ({say(c_s.number)} Ω) does not read above run ({say(c_r.number)} Ω)."
     return judged(
-        f"{motor}.c_s.ohm", "winding-short", Verdict.WATCH, why, c_s, unit="Ω",
+        f"{motor}.c_s.ohm", WINDING_SHORT, Verdict.WATCH, why, c_s, unit="Ω",
         next="Were start and run mixed up? Else the start winding has shorted turns.",
     )  # fmt: skip

@@ -1,64 +1,95 @@
-"""Windings to ground: the rules `winding-ground` and `insulation`, and the stop that follows (handbook section 7)."""
+"""A winding's path to ground, by ohms and by the 500 V test: `winding-ground` and `insulation` (handbook section 7)."""
 
+from dataclasses import dataclass
 from decimal import Decimal
 
-from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Verdict, judged, place
-from outer_test.measurement import Measured, say
+from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Rule, Verdict, judged, place
+from outer_test.measurement import Measured, numeric, say
+
+WINDING_GROUND = Rule("winding-ground", "Winding to ground", "common practice, no source", "T")
+INSULATION = Rule("insulation", "500 V insulation test", "common practice; IEEE 43-2013 shown beside, from memory", "T P")
 
 MEGOHM = Decimal(10) ** 6
-GROUNDED_OHM = MEGOHM / 2
-IEEE_43 = "IEEE 43-2013's 5 MΩ (one minute, at 40 °C) is for random-wound machines and was not written for hermetics."
+GROUNDED_OHM, SOUND_OHM, CONFIRMED_OHM = MEGOHM / 2, 20 * MEGOHM, Decimal(10_000)
+GROUNDED_MOHM, WET_MOHM, SOUND_MOHM = Decimal("0.5"), Decimal(20), Decimal(100)
+IEEE_43 = "IEEE 43 asks 5 MΩ, one minute at 40 °C, of random-wound machines; it was not written for hermetics."
+_LIMITS = Limits(low=float(GROUNDED_OHM), watch_low=float(SOUND_OHM))
 
 
-def winding_ground(reading: Measured, point: str = "winding.c_ground.ohm", rules: HouseRules = DEFAULT) -> Finding:
-    """One terminal to bare copper pipe: OL `good` on a range that reaches 1 MΩ; to 0.5 MΩ or a beep `bad`; above `watch`.
+@dataclass(frozen=True, slots=True)
+class GroundTest:
+    """What bears on a reading to ground: where it was read, whether the meter showed a path anywhere on this visit, an insulation
+    reading taken later in MΩ, and whether the pairs are through while the other terminals read open."""
 
-    reading: Ω, OL or a beep. Paint lies: scrape to bare copper. Source: [T] common practice, no source.
+    place: str | None = None
+    meter_shown_to_work: bool = True
+    later_mohm: Decimal | None = None
+    alone: bool = False
+
+
+def in_ohms(ohm: Decimal) -> str:
+    """Ohms in the prefix that a person would say.
+
+    >>> in_ohms(Decimal("0.4")), in_ohms(Decimal(12000)), in_ohms(Decimal(5_200_000))
+    ('0.4 Ω', '12 kΩ', '5.2 MΩ')
+    """
+    for unit, size in (("MΩ", MEGOHM), ("kΩ", Decimal(1000))):
+        if abs(ohm) >= size:
+            return f"{say(ohm / size)} {unit}"
+    return f"{say(ohm)} Ω"
+
+
+def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_ground.ohm") -> Finding:
+    """One terminal to bare copper pipe: OL or 20 MΩ and over `good`, 0.5 to 20 MΩ `watch`, under 0.5 MΩ or a beep `bad`.
+
+    reading: Ω, OL or a beep. OL is `unsure` on a range under 1 MΩ, and where this meter showed a path nowhere. From 10 kΩ up a
+    later 20 MΩ at 500 V clears it. One terminal alone with the pairs through cannot be. Source: [T] common practice, no source.
 
     >>> from outer_test.measurement import measure
-    >>> [winding_ground(measure(text, top=40e6)).verdict.value for text in ("OL", "12000", "2000000")]
-    ['good', 'bad', 'watch']
-    >>> winding_ground(measure("OL")).verdict.value
-    'unsure'
+    >>> [winding_ground(measure(text, unit="ohm"), GroundTest()).verdict.value for text in ("OL", "5200000", "12000", "closed")]
+    ['good', 'watch', 'bad', 'bad']
     """
-    rule, kind = "winding-ground", reading.value.kind
-    part = "fan motor" if point.startswith("fan_") else "compressor"
-    limits = {"unit": "Ω", "low": float(GROUNDED_OHM)}
-    if kind in ("OL", "open"):
-        if kind == "OL" and reading.top is not None and reading.top >= MEGOHM:
-            return judged(
-                point,
-                rule,
-                Verdict.GOOD,
-                f"OL on a range to {say(reading.top / MEGOHM)} MΩ: no path to ground.",
-                reading,
-                **limits,
-            )
-        known = f"ends at {say(reading.top)} Ω" if reading.top is not None else "has a top that is not known"
-        why = f"OL, but the range {known}; it must reach 1 MΩ to tell."
-        return judged(point, rule, Verdict.UNSURE, why, reading, next="Use the highest ohms range and enter its top.", **limits)
-    if kind == "closed":
-        return _grounded(point, part, "It beeps to ground.", reading, limits)
-    cuts = Cuts(low=GROUNDED_OHM, low_is_bad=True)
-    where = place(reading, cuts, rules, "Ω")
-    shown = f"{say((reading.number or Decimal(0)) / 1000)} kΩ to ground"
-    if where.verdict is Verdict.BAD:
-        return _grounded(point, part, f"{shown}: a path to ground.", reading, limits)
-    if where.verdict is Verdict.UNSURE:
-        return judged(point, rule, Verdict.UNSURE, f"{shown}. {where.why_unsure}", reading, next=where.remedy, **limits)
-    step = "Scrape to bare copper and measure again; then a 500 V insulation test."
-    return judged(point, rule, Verdict.WATCH, f"{shown}: it should show none.", reading, decision=rules.decision, next=step, **limits)
+    kind, part = reading.value.kind, "fan motor" if point.startswith("fan_") else "compressor"
+
+    def found(verdict: Verdict, why: str, step: str = "") -> Finding:
+        return judged(point, WINDING_GROUND, verdict, why, reading, unit="Ω", limits=_LIMITS, next=step)
+
+    if kind == "open":
+        return found(Verdict.UNSURE, "No beep says nothing about insulation.", "Measure ohms on the highest range.")
+    if kind == "OL":
+        if reading.top is None or reading.top < MEGOHM:
+            top = "ends too low" if reading.top is not None else "has a top that is not known"
+            return found(Verdict.UNSURE, f"OL on a range that {top}; it must reach 1 MΩ.", "Use the highest ohms range and enter its top.")
+        if not how.meter_shown_to_work:
+            return found(
+                Verdict.UNSURE, "Every ohm reading by this meter is OL: a broken test lead reads OL everywhere.",
+                "Touch the leads together, then measure again.",
+            )  # fmt: skip
+        return found(Verdict.GOOD, "No path to ground.")
+    ohm = Decimal(0) if kind == "closed" else numeric(reading)
+    shown = "It beeps to ground" if kind == "closed" else f"{in_ohms(ohm)} to ground"
+    if ohm >= SOUND_OHM:
+        return found(Verdict.GOOD, f"{shown}: no path worth the name.")
+    if ohm >= GROUNDED_OHM:
+        return found(Verdict.WATCH, f"{shown}: it should show none.", "Warm the crankcase a day and repeat: liquid refrigerant reads low.")
+    if how.later_mohm is not None and how.later_mohm >= WET_MOHM and ohm >= CONFIRMED_OHM:
+        return found(
+            Verdict.WATCH, f"{shown}, but {say(how.later_mohm)} MΩ at 500 V later: sound insulation.", "Clean the terminals and repeat."
+        )
+    if how.alone:
+        why = f"{shown}, the pairs are through and the other two read open: that cannot be."
+        return found(Verdict.UNSURE, why, "Do not energise it. Measure all three to ground again, skin dry and off the probes.")
+    return found(Verdict.BAD, f"{shown}: a path to ground.", f"Do not energise it. {_whose(how.place, part)}")
 
 
-def _grounded(point: str, part: str, why: str, reading: Measured, limits: dict[str, object]) -> Finding:
-    return judged(
-        point, "winding-ground", Verdict.BAD, f"{why} The {part} is done, whatever else it reads.", reading, accuses=part,
-        next="Do not energise it. Replace it.", **limits,
-    )  # fmt: skip
+def _whose(where: str | None, part: str) -> str:
+    if where == "terminals" or part == "fan motor":
+        return f"Skin dry and off the probes it is the {part}: repeat it once."
+    return "At the plug or wires it is the harness or the compressor: repeat at the terminals, harness off."
 
 
 def insulation(reading: Measured, point: str = "winding.insulation.mohm", rules: HouseRules = DEFAULT) -> Finding:
-    """500 V insulation test: from 100 MΩ `good`, from 0.5 MΩ `watch`, under it `bad`.
+    """500 V insulation test: from 100 MΩ `good`, from 0.5 MΩ `watch`, under it `bad` and a stop.
 
     reading: MΩ; electronics disconnected, never under vacuum.
     Source: [T] common practice; shown beside: [P: IEEE 43-2013, from memory].
@@ -67,38 +98,36 @@ def insulation(reading: Measured, point: str = "winding.insulation.mohm", rules:
     >>> [insulation(measure(text)).verdict.value for text in ("0.3", "6.0", "45", "260")]
     ['bad', 'watch', 'watch', 'good']
     """
-    rule = "insulation"
-    part = "fan motor" if point.startswith("fan_") else "compressor"
-    cuts = Cuts(low=Decimal("0.5"), watch_low=Decimal(100))
-    limits = cuts.limits()
+    cuts = Cuts(watch_low=SOUND_MOHM)
+    limits = Limits(low=float(GROUNDED_MOHM), watch_low=float(SOUND_MOHM))
     if reading.number is None:
-        enough = reading.top is not None and reading.top >= 100
+        enough = reading.top is not None and reading.top >= SOUND_MOHM
         verdict = Verdict.GOOD if enough else Verdict.UNSURE
         why = "Above the range, which reaches 100 MΩ." if enough else "Above a range that does not reach 100 MΩ, or whose top is not known."
-        return judged(point, rule, verdict, why, reading, unit="MΩ", next="" if enough else "Enter the range's top.", **limits)
-    where = place(reading, cuts, rules, "MΩ")
+        return judged(point, INSULATION, verdict, why, reading, unit="MΩ", next="" if enough else "Enter the range's top.", limits=limits)
     shown = f"{say(reading.number)} MΩ"
-    if where.verdict is Verdict.BAD:
+    if reading.number < GROUNDED_MOHM:  # a stop's limit: the value decides
         return judged(
-            point, rule, Verdict.BAD, f"{shown}: to ground. {IEEE_43}", reading, unit="MΩ", accuses=part, decision=rules.decision,
-            next="Do not energise it. Replace it.", **limits,
+            point, INSULATION, Verdict.BAD, f"{shown} to ground at 500 V. {IEEE_43}", reading, unit="MΩ", limits=limits,
+            next="Do not energise it. Clean and dry the terminals and repeat it once.",
         )  # fmt: skip
-    if where.verdict is Verdict.WATCH:
-        wet = reading.number < 20
-        step = "Warm the crankcase a day and repeat: liquid refrigerant reads low." if wet else "Record it and measure again next visit."
-        return judged(point, rule, Verdict.WATCH, f"{shown}. {IEEE_43}", reading, unit="MΩ", decision=rules.decision, next=step, **limits)
-    why = where.why_unsure if where.verdict is Verdict.UNSURE else f"{shown}. {IEEE_43}"
-    return judged(point, rule, where.verdict, why, reading, unit="MΩ", decision=rules.decision, next=where.remedy, **limits)
+    where = place(reading, cuts, rules, "MΩ")
+    wet = reading.number < WET_MOHM
+    step = "Warm the crankcase a day and repeat: liquid refrigerant reads low." if wet else "Record it and measure again next visit."
+    return judged(
+        point, INSULATION, where.verdict, f"{shown}. {IEEE_43}", reading, unit="MΩ", decision=rules.decision, limits=limits,
+        next=step if where.verdict is Verdict.WATCH else "",
+    )  # fmt: skip
 
 
-def stop_energising(bad: Finding) -> Finding:
-    """The stop that a grounded winding means: somebody can get hurt when it is energised.
+def stop_energising(found: Finding, rule: Rule) -> Finding:
+    """The stop that a path to ground means: somebody can get hurt when it is energised.
 
     >>> from outer_test.measurement import measure
-    >>> stop_energising(winding_ground(measure("closed"))).verdict.value
+    >>> stop_energising(winding_ground(measure("closed"), GroundTest()), WINDING_GROUND).verdict.value
     'stop'
     """
-    why = f"{bad.why} Energised, a grounded compressor can blow a terminal out with burning oil."
-    if bad.point.startswith("fan_"):
-        why = f"{bad.why} Energised, the motor's frame can be live."
-    return judged("power.energise", bad.rule, Verdict.STOP, why, next="Do not power this unit up. Keep or lock the pull-out.")
+    why = f"{found.why} Energised, a grounded compressor can blow a terminal out with burning oil."
+    if found.point.startswith("fan_"):
+        why = f"{found.why} Energised, the motor's frame can be live."
+    return judged("power.energise", rule, Verdict.STOP, why, next="Do not power this unit up. Keep or lock the pull-out.")

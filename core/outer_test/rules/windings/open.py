@@ -1,9 +1,13 @@
 """Open windings, and the overload that opens when hot: the rule `winding-open` (handbook section 7)."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from outer_test.judgement import Finding, Verdict, judged, unjudged
+from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, exact, say
+from outer_test.rules.windings.pairs import WINDING_SUM
+
+WINDING_OPEN = Rule("winding-open", "Open windings", "the windings' common point; 10 °F and 2 h are common practice", "D T")
 
 NEAR_F, COLD_H = 10, 2
 LEAST_RANGE_OHM = 50
@@ -18,76 +22,100 @@ class Shell:
     off_h: float | None = None
 
     @property
+    def missing(self) -> tuple[str, ...]:
+        """What is not on record."""
+        known = {"winding.shell.f": self.shell_f, "conditions.outdoor_f": self.outdoor_f, "winding.off_h": self.off_h}
+        return tuple(name for name, value in known.items() if value is None)
+
+    @property
     def cold(self) -> bool | None:
-        """Whether it has cooled down; None where the temperatures do not tell."""
-        if self.shell_f is None or self.outdoor_f is None:
+        """Whether it has cooled down: no more than 10 °F above outdoor air, and off 2 h or more; None where that is not known."""
+        if self.shell_f is None or self.outdoor_f is None or self.off_h is None:
             return None
-        return abs(self.shell_f - self.outdoor_f) <= NEAR_F and self.off_h is not None and self.off_h >= COLD_H
+        return self.shell_f <= self.outdoor_f + NEAR_F and self.off_h >= COLD_H
 
 
-def is_open(pair: Measured) -> bool:
-    """Whether a pair shows OL, or does not beep."""
-    return pair.value.kind in ("OL", "open")
+@dataclass(frozen=True, slots=True)
+class OpenTest:
+    """How the pairs were read: at the terminals themselves, with leads that were shown to work, on a three-phase motor."""
+
+    at_terminals: bool
+    leads_work: bool = True
+    three_phase: bool = False
 
 
-def winding_open(
-    c_r: Measured, c_s: Measured, r_s: Measured, at_terminals: bool, shell: Shell | None = None, motor: str = "winding"
-) -> Finding | None:
+def winding_open(pairs: Sequence[Measured], how: OpenTest, shell: Shell | None = None, motor: str = "winding") -> Finding | None:
     """Judge the pattern of open pairs; None where no pair is open.
 
-    c_r, c_s, r_s: Ω, OL or a beep. at_terminals: whether they were measured at the terminals themselves: at the plug or
-    the wires every pattern is only `watch`. shell: temperatures and hours off, for the internal overload.
+    pairs: C–R, C–S and R–S, Ω or OL. Elsewhere than at the terminals every pattern is only `watch`; without leads shown to work
+    `unsure`. shell: temperatures and hours off, for the internal overload.
     Source: [D] from the three windings' common point; [T] for 10 °F and 2 h.
 
     >>> from outer_test.measurement import measure
     >>> ol, through = measure("OL"), measure("2.5")
-    >>> winding_open(ol, ol, through, True, Shell(62, 60, 3)).verdict.value
+    >>> winding_open([ol, ol, through], OpenTest(True), Shell(62, 60, 3)).verdict.value
     'bad'
     """
-    opened = [is_open(pair) for pair in (c_r, c_s, r_s)]
+    opened = [pair.is_open for pair in pairs]
     if not any(opened):
         return None
-    point, rule, part = f"{motor}.r_s.ohm", "winding-open", "compressor" if motor == "winding" else "fan motor"
-    known_tops = [pair.top for pair in (c_r, c_s, r_s) if is_open(pair) and pair.top is not None]
-    if any(top < LEAST_RANGE_OHM for top in known_tops):
+    point, part = f"{motor}.r_s.ohm", "compressor" if motor == "winding" else "fan motor"
+    tops = [pair.top for pair in pairs if pair.value.kind == "OL" and pair.top is not None]
+    if any(top < LEAST_RANGE_OHM for top in tops):
         return judged(
-            point, rule, Verdict.UNSURE, f"OL on a range that ends at {say(min(known_tops))} Ω does not say open.",
+            point, WINDING_OPEN, Verdict.UNSURE, f"OL on a range that ends at {say(min(tops))} Ω does not say open.",
             next="Measure again on a range of 200 Ω or more.",
         )  # fmt: skip
-    if not at_terminals:
+    if not how.leads_work:
         return judged(
-            point, rule, Verdict.WATCH, "Open at the plug or the wires: a wire or the plug can be what is open.",
-            next="Measure again at the terminals themselves, dead and discharged.",
+            point, WINDING_OPEN, Verdict.UNSURE, "OL counts once the test leads have read through on this visit.", needs=("winding.leads.ohm",),
+            next="Touch the meter's leads together: a broken lead reads OL everywhere.",
         )  # fmt: skip
-    if opened == [True, True, False]:
-        return _overload(point, rule, part, shell or Shell())
+    if not how.at_terminals:
+        return judged(
+            point, WINDING_OPEN, Verdict.WATCH, "Open at the plug or the wires: a wire or the plug can be what is open.",
+            next="Measure each lead, and the pairs again at the terminals themselves, dead and discharged.",
+        )  # fmt: skip
     if sum(opened) == 1:
         return judged(
-            point, rule, Verdict.UNSURE, "Exactly one open pair cannot be: the other two would read through it.",
+            point, WINDING_OPEN, Verdict.UNSURE, "Exactly one open pair cannot be: the other two would read through it.",
             next="Measure all three again on clean terminals.",
         )  # fmt: skip
-    what = {
-        (True, False, True): "Everything to run is open: the run winding.",
-        (False, True, True): "Everything to start is open: the start winding.",
-        (True, True, True): "All three pairs are open.",
-    }[opened[0], opened[1], opened[2]]
-    return judged(point, rule, Verdict.BAD, what, accuses=part, next=f"The {part} is done.")
+    overload = all(opened) if how.three_phase else opened == [True, True, False]
+    if overload:
+        return _overload(point, part, shell or Shell(), how.three_phase)
+    if how.three_phase:
+        what = "Two pairs are open and one is through: the phase common to the two is open."
+    else:
+        what = {
+            (True, False, True): "Everything to run is open: the run winding.",
+            (False, True, True): "Everything to start is open: the start winding.",
+            (True, True, True): "All three pairs are open.",
+        }[opened[0], opened[1], opened[2]]
+    return judged(point, WINDING_OPEN, Verdict.BAD, what, next=f"The {part} is done: plan its replacement.")
 
 
-def _overload(point: str, rule: str, part: str, shell: Shell) -> Finding:
-    why = "Both pairs from common are open and run to start is through: the internal overload is open."
+def _overload(point: str, part: str, shell: Shell, three_phase: bool) -> Finding:
+    pattern = "All three pairs are open" if three_phase else "Both pairs from common are open and run to start is through"
+    why = f"{pattern}: the internal overload is open."
     if shell.cold is None:
+        names = {
+            "winding.shell.f": "the shell's temperature",
+            "conditions.outdoor_f": "the outdoor air",
+            "winding.off_h": "how long it has been off",
+        }
+        lacks = " and ".join(names[name] for name in shell.missing)
         return judged(
-            point, rule, Verdict.UNSURE, f"{why} Hot or failed, the shell's temperature would tell.", needs=("winding.shell.f",),
+            point, WINDING_OPEN, Verdict.UNSURE, f"{why} Hot or failed: {lacks} would tell.", needs=shell.missing,
             next="Measure the shell and the outdoor air; let it cool an hour or more, then measure again.",
         )  # fmt: skip
     if shell.cold:
         return judged(
-            point, rule, Verdict.BAD, f"{why} The shell is cold and it has been off {say(shell.off_h or 0)} h: it stays open.",
-            accuses=part, next=f"The {part} is done.",
+            point, WINDING_OPEN, Verdict.BAD, f"{why} The shell is cold and it has been off {say(shell.off_h or 0)} h: it stays open.",
+            next=f"The {part} is done: plan its replacement.",
         )  # fmt: skip
     return judged(
-        point, rule, Verdict.WATCH, f"{why} The shell is not cold yet, or not off for 2 h.",
+        point, WINDING_OPEN, Verdict.WATCH, f"{why} The shell is not cold yet, or not off for 2 h.",
         next="Let it cool an hour or more, then measure again; find what made it hot.",
     )  # fmt: skip
 
@@ -98,7 +126,7 @@ def pairs_missing(point: str, missing: tuple[str, ...]) -> Finding:
     >>> pairs_missing("winding.r_s.ohm", ("winding.c_s.ohm",)).needs
     ('winding.c_s.ohm',)
     """
-    return unjudged(point, "winding-sum", f"{len(missing)} of three pairs still to measure.", missing)
+    return unjudged(point, WINDING_SUM, f"{len(missing)} of three pairs still to measure.", missing)
 
 
 def shell_from(shell: Measured | None, off: Measured | None, outdoor_f: float | None) -> Shell:

@@ -5,11 +5,11 @@ from dataclasses import replace
 
 from hypothesis import given
 from hypothesis import strategies as st
-from visit_samples.defrost_visits import DEMAND, SWITCHED
 
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import SHIPPED, ConfigLink, Defrost, has_shift_delay
-from outer_test.simulation.board import Board, BoardInput, output, step
+from outer_test.simulation import Board, BoardInput, output, step
+from visit_samples.defrost_visits import DEMAND, SWITCHED
 
 Moment = tuple[float, float, bool, str, bool]
 MOMENTS = st.lists(

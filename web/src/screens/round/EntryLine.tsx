@@ -1,13 +1,12 @@
 /** Several readings at once, in the words technicians say. What is not understood stays in the line, marked. */
 import { Box, Text } from "@chakra-ui/react";
-import { memo } from "react";
 
 import { useDraft } from "../../api/draft";
 import { dismiss, send, useOutbox } from "../../api/outbox";
 import { TextInput } from "../../shell/controls";
 import { meterInHand } from "./MeterChoice";
 
-export const EntryLine = memo(function EntryLine({
+export function EntryLine({
   visit,
   station,
   onKept,
@@ -98,4 +97,4 @@ export const EntryLine = memo(function EntryLine({
       )}
     </Box>
   );
-});
+}

@@ -1,6 +1,6 @@
 /** Finishing the visit: asked once, freely when everything is back, else only with a reason that prints on the sheet. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { memo, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api, data, type VisitShown } from "../../api/client";
@@ -9,7 +9,7 @@ import { useOutbox } from "../../api/outbox";
 import { storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 
-export const Finish = memo(function Finish({ visit }: { visit: VisitShown }) {
+export function Finish({ visit }: { visit: VisitShown }) {
   const open = visit.round.assessment.open_lines;
   const missing = visit.round.assessment.missing.length;
   const waiting = useOutbox().waiting.length;
@@ -88,4 +88,4 @@ export const Finish = memo(function Finish({ visit }: { visit: VisitShown }) {
       </Flex>
     </Box>
   );
-});
+}

@@ -1,6 +1,6 @@
 /** What is lifted, pulled or jumpered and not put back yet; always in sight. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { memo, useState } from "react";
+import { useState } from "react";
 
 import type { Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
@@ -11,7 +11,7 @@ import { clock } from "../../shell/words";
 type Line = Schemas["LiftedShown"];
 type How = Schemas["LiftedHow"]["how"];
 
-export const NotPutBack = memo(function NotPutBack({
+export function NotPutBack({
   visit,
   lines,
   disabled,
@@ -64,7 +64,7 @@ export const NotPutBack = memo(function NotPutBack({
       )}
     </Box>
   );
-});
+}
 
 function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabled: boolean }) {
   const [how, setHow] = useState<How | null>(null);

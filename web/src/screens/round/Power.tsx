@@ -1,6 +1,5 @@
 /** The unit's power: what was said, what is proved. Dead is only ever proved by readings. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { memo } from "react";
 
 import type { Schemas } from "../../api/client";
 import { send } from "../../api/outbox";
@@ -17,7 +16,7 @@ const BADGE: Record<string, { bg: string; color: string; borderColor: string }> 
   unknown: { bg: "transparent", color: "#f1eee5", borderColor: "#a9b4af" },
 };
 
-export const PowerBadge = memo(function PowerBadge({ power }: { power: Power }) {
+export function PowerBadge({ power }: { power: Power }) {
   return (
     <Flex
       role="status"
@@ -38,9 +37,9 @@ export const PowerBadge = memo(function PowerBadge({ power }: { power: Power }) 
       )}
     </Flex>
   );
-});
+}
 
-export const PowerPanel = memo(function PowerPanel({
+export function PowerPanel({
   visit,
   power,
   disabled,
@@ -76,4 +75,4 @@ export const PowerPanel = memo(function PowerPanel({
       )}
     </Box>
   );
-});
+}

@@ -1,6 +1,6 @@
 /** The stations in working order, each with one mark per reading. Any can be opened at any time. */
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { memo, useEffect, useRef } from "react";
+import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 
 import type { VisitShown } from "../../api/client";
@@ -10,7 +10,7 @@ import { pointState, type Station } from "./points";
 
 const Stop = chakra(Link);
 
-export const StationRail = memo(function StationRail({
+export function StationRail({
   visit,
   current,
   refused,
@@ -45,7 +45,7 @@ export const StationRail = memo(function StationRail({
       ))}
     </Flex>
   );
-});
+}
 
 interface StopProps {
   to: string;
@@ -56,7 +56,7 @@ interface StopProps {
 }
 
 // Told in words and numbers alone, so that a reading redraws the one station it belongs to.
-const StationStop = memo(function StationStop({ to, title, marks, left, now }: StopProps) {
+function StationStop({ to, title, marks, left, now }: StopProps) {
   const stop = useRef<HTMLAnchorElement>(null);
   // On a phone the stations are a strip: bring the one at hand into sight.
   useEffect(() => {
@@ -97,7 +97,7 @@ const StationStop = memo(function StationStop({ to, title, marks, left, now }: S
       </Box>
     </Stop>
   );
-});
+}
 
 const leftToRead = (visit: VisitShown, station: Station) =>
   station.steps.filter((step) => step.needed && !visit.round.entries.some((one) => one.point === step.point))

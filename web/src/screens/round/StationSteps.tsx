@@ -1,6 +1,6 @@
 /** A station's readings in order. The one at hand is open for typing; the others show what they said. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { memo, useEffect, useRef } from "react";
+import { useEffect, useRef } from "react";
 
 import type { Finding, Step, VisitShown } from "../../api/client";
 import type { Refusal } from "../../api/outbox";
@@ -148,7 +148,7 @@ type RowProps = Pick<PointState, "finding" | "entry" | "refusal" | "mark"> & {
   choose: (point: string) => void;
 };
 
-const StepRow = memo(function StepRow(props: RowProps) {
+function StepRow(props: RowProps) {
   const { step, finding, entry, refusal, mark, large, choose } = props;
   const [scale] = useScale();
   const [value, unit] = shown(entry?.value ?? "", entry?.unit ?? "", step.point, scale);
@@ -200,7 +200,7 @@ const StepRow = memo(function StepRow(props: RowProps) {
       )}
     </Box>
   );
-});
+}
 
 /** The verdict in a word, and the number that decided. */
 function Told({ finding }: { finding: Finding }) {

@@ -1,6 +1,5 @@
 /** What a finding says: the verdict in words, the number that decided, what fits, what is next, by which rule. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { memo } from "react";
 
 import type { Finding, Round } from "../../api/client";
 import { Mark, markColour, markWord } from "../../drawing/Mark";
@@ -8,7 +7,7 @@ import { capital, clock } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
 import { findingsAt } from "./points";
 
-export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round: Round; point: string }) {
+export function WhatThisSays({ round, point }: { round: Round; point: string }) {
   const findings = findingsAt(round, point);
   const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === point);
   const history = round.entries.filter((one) => one.point === point).slice(0, -1);
@@ -40,7 +39,7 @@ export const WhatThisSays = memo(function WhatThisSays({ round, point }: { round
       )}
     </Box>
   );
-});
+}
 
 function Says({ finding, title }: { finding: Finding; title: string }) {
   const [scale] = useScale();

@@ -9,9 +9,7 @@ from hypothesis import strategies as st
 from outer_test.judgement import WORST_FIRST, HouseRules
 from outer_test.measurement import Accuracy, measure
 from outer_test.rules import look_over
-from outer_test.rules.capacitors.bench import cap_bench, cap_new, capacitor_limits
-from outer_test.rules.capacitors.combined import cap_parallel, cap_series
-from outer_test.rules.capacitors.start import cap_start
+from outer_test.rules.capacitors import cap_bench, cap_new, cap_parallel, cap_start, capacitor_limits
 
 RANK = {verdict: place for place, verdict in enumerate(WORST_FIRST)}
 
@@ -130,11 +128,5 @@ class NewAndStart(unittest.TestCase):
 
 class Sums(unittest.TestCase):
     def test_textbook_sums(self) -> None:
-        # Any physics handbook: parallel adds, series adds reciprocals.
+        # Any physics handbook: parallel adds.
         self.assertEqual(cap_parallel([D("35"), D("5")]), D(40))
-        self.assertEqual(cap_series([D(20), D(30)]), D(12))
-
-    def test_series_needs_parts(self) -> None:
-        for parts in ([], [D(0)], [D(5), D(-1)]):
-            with self.assertRaises(ValueError):
-                cap_series(parts)

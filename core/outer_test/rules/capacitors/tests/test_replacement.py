@@ -7,8 +7,7 @@ from hypothesis import strategies as st
 
 from outer_test.judgement import HouseRules
 from outer_test.nameplate import Plate, RunCapacitor
-from outer_test.rules.capacitors.fitted import cap_installed, section_rating
-from outer_test.rules.capacitors.replacement import CapacitorNeed, cap_fit
+from outer_test.rules.capacitors import CapacitorNeed, cap_fit, cap_installed, section_rating
 from outer_test.visit import FittedCapacitor, StockPart
 
 

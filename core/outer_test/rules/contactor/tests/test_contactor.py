@@ -14,9 +14,16 @@ from outer_test.judgement import WORST_FIRST, HouseRules
 from outer_test.measurement import Accuracy, measure
 from outer_test.nameplate import Compressor, Contactor, Fan, Plate
 from outer_test.procedure import stations
-from outer_test.rules.contactor.coil import coil_ohm, coil_volts
-from outer_test.rules.contactor.poles import compare_poles, pole_drop, pole_heat, pole_heat_seen, pole_through
-from outer_test.rules.contactor.replacement import contactor_fit
+from outer_test.rules.contactor import (
+    coil_ohm,
+    coil_volts,
+    compare_poles,
+    contactor_fit,
+    pole_drop,
+    pole_heat,
+    pole_heat_seen,
+    pole_through,
+)
 from outer_test.visit import Reading, Visit
 
 RANK = {verdict: place for place, verdict in enumerate(WORST_FIRST)}

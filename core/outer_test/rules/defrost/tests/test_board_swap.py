@@ -4,14 +4,13 @@ import unittest
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
-from visit_samples.defrost_visits import DEMAND, SWITCHED
-
 from outer_test.assessment import assess
 from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import ConfigLink, Plate
-from outer_test.rules.defrost.board_swap import kit_words, line_of, settings_of, swap_guide, wires_now
+from outer_test.rules.defrost import kit_words, line_of, settings_of, swap_guide, wires_now
 from outer_test.visit import BoardWire, DefrostEvent, Lifted, LiftedEnd, Visit
+from visit_samples.defrost_visits import DEMAND, SWITCHED
 
 AT = datetime(2027, 1, 14, 10, tzinfo=UTC)
 WIRES = (BoardWire("Y", "yellow", "thermostat"), BoardWire("O", "orange", "thermostat"), BoardWire("D1", "black", "coil switch"))

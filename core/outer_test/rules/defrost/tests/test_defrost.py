@@ -18,14 +18,26 @@ from scipy.interpolate import interp1d
 from outer_test.assessment import assess
 from outer_test.measurement import kelvin, measure
 from outer_test.nameplate import Defrost, Light, Plate, SensorPoint
-from outer_test.rules.defrost.board_lights import board_lights
-from outer_test.rules.defrost.coil_switch import AtSwitch, switch_state
-from outer_test.rules.defrost.frost import dew_point_f, will_it_frost
-from outer_test.rules.defrost.how_to_force import which_way
-from outer_test.rules.defrost.interval import BinHours, DefrostUse, defrost_kwh_a_day, demand_credit, interval_advice, interval_cost
-from outer_test.rules.defrost.sensor import SensorCurve, divider_ohm, sensor_ohm, sensors_agree
-from outer_test.rules.defrost.switch_mark import switch_mark
-from outer_test.rules.defrost.valve_coil import valve_coil
+from outer_test.rules.defrost import (
+    AtSwitch,
+    BinHours,
+    DefrostUse,
+    SensorCurve,
+    board_lights,
+    defrost_kwh_a_day,
+    demand_credit,
+    dew_point_f,
+    divider_ohm,
+    interval_advice,
+    interval_cost,
+    sensor_ohm,
+    sensors_agree,
+    switch_mark,
+    switch_state,
+    valve_coil,
+    which_way,
+    will_it_frost,
+)
 from outer_test.rules.make_safe import stored_energy
 from outer_test.visit import Reading, Visit
 

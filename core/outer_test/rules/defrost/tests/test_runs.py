@@ -7,13 +7,13 @@ from functools import lru_cache
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from visit_samples.defrost_visits import DEMAND, SWITCHED, lanes, plate, visit
 
 from outer_test.assessment import assess
 from outer_test.nameplate import SHIPPED, AuxHeat, ConfigLink, Defrost, has_shift_delay
-from outer_test.rules.defrost.lanes import run_lanes
+from outer_test.rules.defrost import run_lanes
 from outer_test.simulation import FAULTS, Fault, can_have, next_readings, simulate_defrost
 from outer_test.visit import Conditions, DefrostEvent, Lifted, LiftedEnd, Reading, Visit
+from visit_samples.defrost_visits import DEMAND, SWITCHED, lanes, plate, visit
 
 BOARDS = (SWITCHED, DEMAND, replace(SWITCHED, fan_first_s=20), replace(DEMAND, shift_delay=True), *SHIPPED.values())
 # The true cause by the words it is named in, and whether stamps alone name it alone; after the next tests all are named alone

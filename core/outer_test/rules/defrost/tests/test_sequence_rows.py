@@ -6,8 +6,7 @@ from typing import Any
 
 from outer_test.judgement import Finding
 from outer_test.nameplate import ConfigLink, Defrost
-from outer_test.rules.defrost.run_context import Watch
-from outer_test.rules.defrost.sequence import sequence
+from outer_test.rules.defrost import Watch, sequence
 from outer_test.visit import DefrostEvent
 
 SWITCHED = Defrost(control="time-temperature", minutes=60, closes_f=30, opens_f=55, limit_min=10)

@@ -13,8 +13,7 @@ from outer_test.assessment import assess
 from outer_test.judgement import HouseRules
 from outer_test.measurement import Accuracy, measure
 from outer_test.nameplate import Plate, RunCapacitor
-from outer_test.rules.make_safe.absence import SIX_POINTS, absent
-from outer_test.rules.make_safe.stored_energy import discharged, stored_energy
+from outer_test.rules.make_safe import SIX_POINTS, absent, discharged, stored_energy
 from outer_test.visit import PowerEvent, Reading, Seen, Visit
 
 NOON = datetime(2027, 1, 14, 12, 0, tzinfo=UTC)

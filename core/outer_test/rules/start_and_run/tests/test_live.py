@@ -15,9 +15,8 @@ from outer_test.judgement import HouseRules
 from outer_test.measurement import Accuracy, measure, product, total
 from outer_test.nameplate import AuxHeat, BlowerCapacitor, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor
 from outer_test.rules.capacitors import cap_bench, cap_load, cap_volts, load_capacitance
-from outer_test.rules.power_up import Safeties, board_pass, breaker, fuse, leg_volts, line_volts, start_sag
-from outer_test.rules.start_and_run.aux_heat import element_amps, element_circuit, expected_amps
-from outer_test.rules.start_and_run.running import fan_amps, run_amps, total_amps
+from outer_test.rules.power_up import Safeties, board_pass, breaker, fuse, leg_volts, line_volts
+from outer_test.rules.start_and_run import element_amps, element_circuit, expected_amps, fan_amps, run_amps, start_sag, total_amps
 from outer_test.visit import Reading, Visit
 
 PLATE = Plate(volts=(208, 230), compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), contactor=Contactor(poles=2))

@@ -6,8 +6,7 @@ from outer_test.assessment import accused_parts, assess
 from outer_test.judgement import HouseRules
 from outer_test.measurement import measure
 from outer_test.nameplate import Compressor, Contactor, Defrost, Fan, Plate, RunCapacitor
-from outer_test.rules.start_and_run.locked_rotor import locked_rotor_ladder
-from outer_test.rules.start_and_run.start import Start, kit_effect, start_amps
+from outer_test.rules.start_and_run import Start, kit_effect, locked_rotor_ladder, start_amps
 from outer_test.visit import Lifted, Reading, Visit
 
 PLATE = Plate(volts=(208, 230), compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), contactor=Contactor(poles=2))

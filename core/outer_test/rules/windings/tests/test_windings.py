@@ -12,12 +12,18 @@ from outer_test.judgement import HouseRules
 from outer_test.measurement import Accuracy, largest_deviation, measure
 from outer_test.nameplate import Compressor, Plate
 from outer_test.rules.power_up import voltage_unbalance
-from outer_test.rules.windings.baseline import at_25c, winding_short
-from outer_test.rules.windings.ground import insulation, winding_ground
-from outer_test.rules.windings.leads import lead_through
-from outer_test.rules.windings.open import Shell, winding_open
-from outer_test.rules.windings.pairs import winding_id, winding_sum
-from outer_test.rules.windings.three_phase import equal_pairs
+from outer_test.rules.windings import (
+    Shell,
+    at_25c,
+    equal_pairs,
+    insulation,
+    lead_through,
+    winding_ground,
+    winding_id,
+    winding_open,
+    winding_short,
+    winding_sum,
+)
 from outer_test.visit import Baseline, Conditions, Reading, Visit
 
 PAIRS = ("t1_t2", "t2_t3", "t1_t3")

@@ -1,0 +1,38 @@
+"""The stops that stand, and what they forbid (handbook section 1)."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from enum import StrEnum
+
+from outer_test.judgement import Finding, Verdict
+
+_NOT_DEAD = ("safe.",)
+
+
+class StopKind(StrEnum):
+    """What kind of stop it is: it decides what may be done next."""
+
+    NOT_DEAD = "not-dead"  # absence not proved, or a capacitor still charged: no hand in the unit
+    NOT_SAFE_TO_ENERGISE = "not-safe-to-energise"  # a path to ground: dead work only, or leave it off
+
+
+@dataclass(frozen=True, slots=True)
+class Stop:
+    """A stop that stands: where, of what kind, and why."""
+
+    point: str
+    kind: StopKind
+    why: str
+
+
+def stops_of(findings: Iterable[Finding]) -> tuple[Stop, ...]:
+    """Every stop among the findings.
+
+    >>> stops_of(())
+    ()
+    """
+    return tuple(
+        Stop(one.point, StopKind.NOT_DEAD if one.point.startswith(_NOT_DEAD) else StopKind.NOT_SAFE_TO_ENERGISE, one.why)
+        for one in findings
+        if one.verdict is Verdict.STOP
+    )

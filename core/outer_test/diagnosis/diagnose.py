@@ -1,0 +1,93 @@
+"""The conclusion of a visit: every hypothesis of this unit held against all valid evidence on record (handbook section 13)."""
+
+from dataclasses import dataclass
+
+from outer_test.assessment import Judged, judge, stops_of
+from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
+from outer_test.diagnosis.faults import Fault
+from outer_test.diagnosis.hypotheses import NOTHING, Hypothesis, hypotheses
+from outer_test.diagnosis.next_test import NextTest, before_it, first_visit, left_behind, ranked_tests, under_a_stop
+from outer_test.diagnosis.observations import observe
+from outer_test.diagnosis.suspects import Suspect, suspects, weigh
+from outer_test.visit import POINTS, Visit
+
+MOST_SUSPECTS, MOST_AHEAD = 8, 12
+
+
+@dataclass(frozen=True, slots=True)
+class Diagnosis:
+    """What the visit concludes: suspects likeliest first, what is accused, the one next test or repair, and the likely path.
+
+    `next` is None only where the visit is concluded.
+    """
+
+    suspects: tuple[Suspect, ...]
+    accused: tuple[Accused, ...]
+    next: NextTest | None
+    path: tuple[str, ...]
+
+
+def diagnose(visit: Visit, judged: Judged | None = None) -> Diagnosis:
+    """Conclude from everything on record together. A pure function; nothing else in the product accuses a part.
+
+    judged: the visit's valid evidence where the caller has it. Source: handbook section 13; its chances are a model of ours [M].
+
+    >>> from outer_test.visit import Reading
+    >>> diagnose(Visit(complaint="maintenance")).suspects[0].fault
+    'nothing wrong'
+    """
+    known = judged or judge(visit)
+    evidence = observe(known)
+    among = hypotheses(visit, known.aside)
+    chances = weigh(among, evidence)
+    blamed = accused(among, chances, evidence, known)
+    ahead = _ahead(visit, known, among, chances, blamed)
+    ranked = suspects(among, chances, evidence)
+    return Diagnosis(_kept(ranked), blamed, ahead[0] if ahead else None, tuple(dict.fromkeys(one.point for one in ahead)))
+
+
+def _kept(ranked: tuple[Suspect, ...]) -> tuple[Suspect, ...]:
+    """The likeliest, and *nothing wrong* wherever it stands."""
+    top = ranked[:MOST_SUSPECTS]
+    return top if any(one.fault == NOTHING for one in top) else (*top, *(one for one in ranked if one.fault == NOTHING))
+
+
+def _ahead(
+    visit: Visit, judged: Judged, among: tuple[Hypothesis, ...], chances: tuple[float, ...], blamed: tuple[Accused, ...]
+) -> tuple[NextTest, ...]:  # fmt: skip
+    """What is next and what likely follows."""
+    if blamed:
+        return _repairs(among, blamed, judged)
+    stopped = under_a_stop(judged)
+    if stopped is not None:
+        return (stopped,)
+    sound = next(chance for one, chance in zip(among, chances, strict=True) if one.key == NOTHING) >= ENOUGH
+    if sound or first_visit(visit):
+        return tuple(left_behind(judged))[: 2 * MOST_AHEAD]
+    tests = ranked_tests(among, chances, observe(judged), judged)[:MOST_AHEAD]
+    if not tests:
+        return (_settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
+    first = before_it(tests[0], judged)
+    return (first, *tests) if first is not tests[0] else tests
+
+
+def _repairs(among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged: Judged) -> tuple[NextTest, ...]:
+    """The repairs, and nothing live among them while a stop stands."""
+    faults: dict[tuple[object, str], Fault] = {(fault.part, fault.key): fault for one in among for fault in one.faults}
+    stopped = bool(stops_of(judged.findings))
+    found = []
+    for one in blamed:
+        fault = faults[(one.part, one.fault)]
+        power = "dead" if stopped else POINTS[fault.after].power
+        found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{fault.mends} {one.why}", 20.0, power))
+    return tuple(found)
+
+
+def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: Judged) -> NextTest:
+    """Nothing more to test tells them apart: the reading of the likeliest is taken once more, dead where a stop stands."""
+    ranked = sorted(zip(among, chances, strict=True), key=lambda pair: -pair[1])
+    fault = next((one.faults[0] for one, _ in ranked if one.faults), None)
+    if fault is None:
+        return NextTest("button.final_run", POINTS["button.final_run"].title, "Nothing tells more: watch a whole start.", 5.0, "live")
+    point = fault.after
+    return NextTest(point, POINTS[point].title, f"{fault.says} {fault.mends}", 5.0, POINTS[point].power)

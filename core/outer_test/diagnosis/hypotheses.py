@@ -1,0 +1,118 @@
+"""The hypotheses of one unit: the faults it can have, the pairs that go together, what is on the list, and nothing wrong."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from outer_test.diagnosis.faults import FAULTS, HEALTHY, NOTHING_SHARE, Chances, Fault
+from outer_test.diagnosis.observations import Test
+from outer_test.judgement import Part
+from outer_test.nameplate import Plate
+from outer_test.rules import SetAside
+from outer_test.visit import Lifted, Visit, capacitor_sections, has_start_capacitor, open_lines
+
+NOTHING = "nothing wrong"
+# Faults that go together: the second comes of the first.
+_PAIRS = (("herm weak", "run open"), ("coil shorted", "control fuse blown"), ("pitted", "locked"))
+_PAIR_SHARE = 0.04
+_LISTED_SHARE = 12.0
+SLIP = 0.02  # the chance that any one reading is simply wrong
+
+
+@dataclass(frozen=True, slots=True)
+class Hypothesis:
+    """Something that may be so: its faults (none where nothing is wrong), how its tests turn out, and its share beforehand."""
+
+    key: str
+    faults: tuple[Fault, ...]
+    says: str
+    shows: Chances
+    share: float
+
+    @property
+    def part(self) -> Part | None:
+        """The part it is in; None where it is in none."""
+        return self.faults[0].part if self.faults else None
+
+    def chance(self, test: Test, outcome: str) -> float:
+        """How likely a test turns out so, with the chance that any reading is simply wrong."""
+        usual = HEALTHY[test]
+        expected = self.shows.get(test, usual)
+        others = [name for name in usual if name not in expected]
+        left = max(1.0 - sum(expected.values()), 0.0)
+        chance = expected[outcome] if outcome in expected else left / len(others) if others else 0.0
+        return (1 - SLIP) * chance + SLIP / len(usual)
+
+
+def hypotheses(visit: Visit, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothesis, ...]:
+    """Every hypothesis of this unit, with its share beforehand by complaint. Shares add up to anything.
+
+    aside: readings that something on the list explains. Source: [M] a table of ours.
+
+    >>> [one.key for one in hypotheses(Visit())][:2]
+    ['nothing wrong', 'herm weak']
+    """
+    return tuple(_all(visit, aside))
+
+
+def _all(visit: Visit, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
+    complaint = visit.complaint or ""
+    yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", {}, NOTHING_SHARE.get(complaint, NOTHING_SHARE[""]))
+    own = {fault.key: fault for fault in FAULTS if _has(fault, visit)}
+    for fault in own.values():
+        yield Hypothesis(fault.key, (fault,), fault.says, fault.shows, _share(fault, visit))
+    for first, second in _PAIRS:
+        if first in own and second in own:
+            both = (own[first], own[second])
+            shows = {**both[1].shows, **both[0].shows, **{test: both[1].shows[test] for test, _ in both[1].confirmed_by}}
+            share = _share(own[first], visit) * _PAIR_SHARE
+            yield Hypothesis(f"{first} and {second}", both, f"{both[0].says} {both[1].says}", shows, share)
+    for line in _explaining(visit, aside):
+        yield Hypothesis(f"on the list: {line.words}", (), f"{line.words}: it is on the not-put-back list.", {}, _LISTED_SHARE)
+
+
+def _explaining(visit: Visit, aside: tuple[SetAside, ...]) -> Iterator[Lifted]:
+    """The open lines that took a reading's meaning away."""
+    explains = {one.by for one in aside if one.by is not None}
+    for line in open_lines(visit):
+        if line in explains:
+            yield line
+
+
+def _share(fault: Fault, visit: Visit) -> float:
+    share = fault.share.get(visit.complaint or "", fault.share[""])
+    if visit.began == "slowly" and fault.key in ("low charge", "herm weak", "worn", "fan tight", "drifted"):
+        return share * 2
+    if visit.began == "suddenly" and fault.key == "low charge":
+        return share / 2
+    return share
+
+
+def _has(fault: Fault, visit: Visit) -> bool:
+    """Whether this unit has what the fault is in."""
+    plate, sections = visit.plate, capacitor_sections(visit)
+    lacks = {
+        Part.START_CAPACITOR: not has_start_capacitor(visit),
+        Part.SECOND_CONTACTOR: plate.compressor.stages != 2,
+        Part.AUX_ELEMENT: not plate.aux_heat.elements,
+        **_lacking_defrost(plate),
+    }
+    if fault.part is not None and lacks.get(fault.part, False):
+        return False
+    inverter = plate.compressor.kind == "inverter"
+    return not (
+        (fault.key.startswith("herm") and "herm" not in sections)
+        or (fault.key.startswith("fan section") and "fan" not in sections)
+        or (fault.key in ("fan grounded", "fan open") and plate.fan.kind == "electronic")
+        or (inverter and fault.key in ("locked", "pitted", "worn"))
+    )
+
+
+def _lacking_defrost(plate: Plate) -> dict[Part, bool]:
+    control = plate.defrost.control
+    return {
+        Part.DEFROST_BOARD: control is None,
+        Part.BOARD_FAN_RELAY: control is None,
+        Part.COIL_SWITCH: control != "time-temperature",
+        Part.COIL_SENSOR: control == "time-temperature",
+        Part.AMBIENT_SENSOR: control == "time-temperature",
+    }

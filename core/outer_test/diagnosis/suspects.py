@@ -1,0 +1,55 @@
+"""From evidence to suspects: hypotheses by probability, each with what speaks for and against it (handbook section 13)."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from math import exp, fsum, log
+
+from outer_test.diagnosis.hypotheses import Hypothesis
+from outer_test.diagnosis.observations import Observed, Test
+from outer_test.judgement import Part
+
+SPEAKS = 3.0  # evidence that is this many times likelier under one than under nothing wrong
+
+
+@dataclass(frozen=True, slots=True)
+class Suspect:
+    """A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none."""
+
+    fault: str
+    part: Part | None
+    says: str
+    probability: float
+    evidence_for: tuple[str, ...]
+    evidence_against: tuple[str, ...]
+
+
+def weigh(among: Sequence[Hypothesis], evidence: Mapping[Test, Observed]) -> tuple[float, ...]:
+    """The probability of each hypothesis given all evidence; they add up to 1, and the order of the evidence does not matter.
+
+    >>> from outer_test.diagnosis.hypotheses import hypotheses
+    >>> from outer_test.visit import Visit
+    >>> round(sum(weigh(hypotheses(Visit()), {})), 9)
+    1.0
+    """
+    logs = [log(one.share) + fsum(log(one.chance(test, seen.outcome)) for test, seen in evidence.items()) for one in among]
+    top = max(logs)
+    weights = [exp(one - top) for one in logs]
+    whole = fsum(weights)
+    return tuple(weight / whole for weight in weights)
+
+
+def suspects(among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed]) -> tuple[Suspect, ...]:
+    """All hypotheses as suspects, likeliest first. among[0] is *nothing wrong*."""
+    sound = among[0]
+    ranked = sorted(zip(among, chances, strict=True), key=lambda pair: (-pair[1], pair[0].key))
+    return tuple(_suspect(one, chance, sound, evidence) for one, chance in ranked)
+
+
+def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> Suspect:
+    ratios = {test: one.chance(test, seen.outcome) / sound.chance(test, seen.outcome) for test, seen in evidence.items()}
+    if one is sound:
+        bad = tuple(seen.says for test, seen in evidence.items() if sound.chance(test, seen.outcome) < 0.1)
+        return Suspect(one.key, None, one.says, chance, (), bad)
+    speaks = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: -item[1]) if ratio >= SPEAKS)
+    against = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: item[1]) if ratio <= 1 / SPEAKS)
+    return Suspect(one.key, one.part, one.says, chance, speaks, against)

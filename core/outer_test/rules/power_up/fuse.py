@@ -1,0 +1,90 @@
+"""Fuses and breakers: the rules `fuse` and `reset` (handbook section 8)."""
+
+from decimal import Decimal
+
+from outer_test.judgement import Finding, Limits, Rule, Verdict, judged
+from outer_test.measurement import Measured, numeric, say
+
+FUSE = Rule("fuse", "Fuses", "common practice, no source", "T")
+RESET = Rule("reset", "A tripped breaker or a blown fuse", "29 CFR 1910.334(b)(2); NFPA 70E 130.6(L) or (M), from memory", "P")
+
+MOST_OHM, LINE_V, SOUND_V = Decimal(1), Decimal(30), Decimal("0.5")
+SOUND_FIRST = "found sound dead: grounds and pairs of compressor and fan, leads, capacitors, contactor faces, wiring"
+# What has to be found sound before power returns.
+DEAD_CHECKS = (
+    "winding.c_ground.ohm", "winding.r_ground.ohm", "winding.s_ground.ohm", "winding.r_s.ohm", "fan_winding.c_ground.ohm", "cap.herm.uf",
+    "look.contactor.faces", "look.wiring",
+)  # fmt: skip
+
+
+def fuse_ohm(point: str, ohm: Measured) -> Finding:
+    """A fuse out of circuit: to 1 Ω or a beep `good`, over 1 Ω or open `bad`. ohm: Ω, OL or a beep. Source: [T], no source.
+
+    >>> from outer_test.measurement import measure
+    >>> [fuse_ohm("line.fuse1.ohm", measure(text)).verdict.value for text in ("0.1", "closed", "4.0", "OL")]
+    ['good', 'good', 'bad', 'bad']
+    """
+    limits = Limits(high=float(MOST_OHM))
+    if ohm.value.kind == "closed":
+        return judged(point, FUSE, Verdict.GOOD, "It beeps: the fuse is through.", ohm, unit="Ω", limits=limits)
+    if ohm.is_open or ohm.value.kind == "open" or numeric(ohm) > MOST_OHM:
+        shown = "Open" if ohm.number is None or ohm.is_open else f"{say(ohm.number)} Ω"
+        what = "A shorted coil or a rubbed control wire blows it" if point.startswith("control") else "Something blew it"
+        return judged(
+            point, FUSE, Verdict.BAD, f"{shown}: blown. A sound fuse reads 1 Ω or less.", ohm, unit="Ω", limits=limits,
+            next=f"{what}: find out why before another of the same size goes in.",
+        )  # fmt: skip
+    return judged(point, FUSE, Verdict.GOOD, f"{say(numeric(ohm))} Ω: through.", ohm, unit="Ω", limits=limits)
+
+
+def fuse_volts(point: str, volts: Measured, loaded: bool) -> Finding:
+    """Volts across a fuse in circuit: line volts `bad`; under load under 0.5 V `good`, between `watch`; unloaded 0 V proves nothing.
+
+    volts: V. loaded: whether amps through it are on record. Source: [T], no source.
+
+    >>> from outer_test.measurement import measure
+    >>> [fuse_volts("line.fuse1.v", measure("0.03"), loaded).verdict.value for loaded in (True, False)]
+    ['good', 'unsure']
+    """
+    if volts.number is None:
+        return judged(point, FUSE, Verdict.UNSURE, "No number to judge.", volts, unit="V", next="Use a range of 600 V or more.")
+    number, limits = abs(volts.number), Limits(watch_high=float(SOUND_V), high=float(LINE_V))
+    if number >= LINE_V:
+        return judged(
+            point, FUSE, Verdict.BAD, f"{say(number)} V stands across it: blown.", volts, unit="V", limits=limits,
+            next="Power off, prove dead; find out why before another of the same size goes in.",
+        )  # fmt: skip
+    if not loaded:
+        return judged(
+            point, FUSE, Verdict.UNSURE, f"{say(number)} V without load proves nothing.", volts, unit="V", limits=limits,
+            next="Read it while the unit runs, or pull the fuse and measure its ohms.",
+        )  # fmt: skip
+    if number < SOUND_V:
+        return judged(point, FUSE, Verdict.GOOD, f"{say(number)} V under load: through.", volts, unit="V", limits=limits)
+    return judged(
+        point, FUSE, Verdict.WATCH, f"{say(number)} V under load: it or its clips are poor.", volts, unit="V", limits=limits,
+        next="Power off; clean and tighten the clips, measure the fuse's ohms.",
+    )  # fmt: skip
+
+
+def breaker(state: str, missing: tuple[str, ...] = ()) -> Finding:
+    """The indoor breaker as found: on `good`, off `watch`, tripped `bad` and not reset until all is found sound dead.
+
+    missing: the dead checks still to do. Amps after a reset say nothing of the amps that tripped it.
+    Source: [P: 29 CFR 1910.334(b)(2), from memory].
+
+    >>> breaker("tripped", ("winding.c_ground.ohm",)).needs
+    ('winding.c_ground.ohm',)
+    """
+    point = "line.breaker"
+    if state == "on":
+        return judged(point, RESET, Verdict.GOOD, "The breaker is on.", shown=state)
+    if state == "off":
+        return judged(
+            point, RESET, Verdict.WATCH, "Somebody switched it off: by whom, and why?", shown=state, next="Ask before it is switched on.",
+        )  # fmt: skip
+    if missing:
+        step = f"Do not reset it until all is {SOUND_FIRST}."
+    else:
+        step = "Found sound dead, it may be closed once, by local code, clamp on; a second trip means leave it off: an electrician's work."
+    return judged(point, RESET, Verdict.BAD, "Tripped: it tripped for a reason.", shown=state, needs=missing, next=step)

@@ -1,0 +1,40 @@
+"""All points by name, in the order of the round, and what each is called."""
+
+from outer_test.visit.points.button_up import BUTTON_UP
+from outer_test.visit.points.capacitors import CAPACITORS
+from outer_test.visit.points.contactor import CONTACTOR
+from outer_test.visit.points.defrost import DEFROST
+from outer_test.visit.points.fan_motor import FAN_MOTOR
+from outer_test.visit.points.look_over import LOOK_OVER
+from outer_test.visit.points.make_safe import MAKE_SAFE
+from outer_test.visit.points.power_up import POWER_UP
+from outer_test.visit.points.record import Point
+from outer_test.visit.points.second_contactor import SECOND_CONTACTOR
+from outer_test.visit.points.start_and_run import START_AND_RUN
+from outer_test.visit.points.windings import WINDINGS
+
+STATION_TITLE = {
+    "plate": "Plate", "safe": "Make safe", "look": "Look over", "capacitors": "Capacitors", "contactor": "Contactor",
+    "windings": "Windings", "power": "Power up", "run": "Start and run", "defrost": "Defrost", "button": "Button up",
+}  # fmt: skip
+
+POINTS: dict[str, Point] = {
+    point.name: point
+    for point in (
+        *MAKE_SAFE, *LOOK_OVER, *CAPACITORS, *CONTACTOR, *WINDINGS, *FAN_MOTOR, *POWER_UP, *SECOND_CONTACTOR, *START_AND_RUN, *DEFROST,
+        *BUTTON_UP,
+    )
+}  # fmt: skip
+
+
+def title_of(point: str) -> str:
+    """A point's title; for what is no point of the round, its key in words.
+
+    >>> title_of("cap.herm.uf"), title_of("plate.mca")
+    ('Compressor section, C to HERM', 'Plate: mca')
+    """
+    known = POINTS.get(point)
+    if known is not None:
+        return known.title
+    first, _, rest = point.partition(".")
+    return f"{first.replace('_', ' ').capitalize()}: {rest.replace('.', ' ').replace('_', ' ')}" if rest else first.capitalize()
