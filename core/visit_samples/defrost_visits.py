@@ -1,6 +1,7 @@
 """Visits with a watched defrost, for tests: every precondition proved unless a test says otherwise."""
 
 from outer_test.assessment import assess
+from outer_test.judgement import Verdict
 from outer_test.nameplate import AuxHeat, Compressor, Defrost, Plate
 from outer_test.visit import DefrostEvent, Reading, Visit
 
@@ -10,7 +11,13 @@ AUX = AuxHeat(kind="electric")
 PROVED = {"defrost.call": "yes", "defrost.pins": "right"}
 
 
+def plain(verdict: Verdict | None) -> str:
+    """A verdict's word; empty where its rule does not apply."""
+    return "" if verdict is None else verdict.value
+
+
 def plate(defrost: Defrost, **more: object) -> Plate:
+    """A plate with this defrost control, aux heat and an O valve."""
     return Plate(defrost=defrost, **({"aux_heat": AUX, "valve": "O", "compressor": Compressor(rla=15)} | more))  # type: ignore[arg-type]
 
 
@@ -28,6 +35,7 @@ def visit(defrost: Defrost, events: tuple[DefrostEvent, ...], watched: float, **
 
 
 def lanes(of: Visit) -> dict[str, str]:
+    """The verdict of each lane of a visit's watched defrost."""
     return {
-        one.point.removeprefix("defrost.run."): one.verdict.value for one in assess(of).findings if one.point.startswith("defrost.run.")
+        one.point.removeprefix("defrost.run."): plain(one.verdict) for one in assess(of).findings if one.point.startswith("defrost.run.")
     }

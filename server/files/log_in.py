@@ -183,7 +183,7 @@ def _look(job: ImportJob, rows: list[LogRow], units: dict[str, Unit]) -> list[di
         found = {one.point: one for one in assess(visit).findings}
         for row in own:
             told = found.get(row.point)
-            verdict, why = ("kept", "") if told is None else (told.verdict.value, told.why)
+            verdict, why = ("kept", "") if told is None or told.verdict is None else (told.verdict.value, told.why)
             shown.append(
                 {
                     "line": row.line,

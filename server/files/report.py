@@ -15,7 +15,7 @@ from weasyprint.urls import URLFetcher
 
 from accounts.models import Company
 from files.report_tape import mark, tape
-from outer_test.assessment import Assessment, assess
+from outer_test.assessment import Assessment
 from outer_test.history import PartChanged
 from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding
 from outer_test.procedure import stations
@@ -62,8 +62,8 @@ class Part:
 
 def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> str:
     """The sheet as a page. It asks for no script; its fonts come from the app itself."""
-    judged = assess(loaded.visit)
-    shown = show_round(loaded, judged)
+    shown = show_round(loaded)
+    judged = shown.assessment
     row = loaded.row
     parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]
     signature = Signature.objects.of(company).filter(visit=row).order_by("-id").first()
@@ -72,7 +72,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
         {
             "company": company, "row": row, "unit": row.unit, "site": row.unit.site, "technician": loaded.names.get(row.technician_id, ""),
             "complaint": COMPLAINTS.get(row.complaint, "none recorded"),
-            "page": customer_page(loaded.visit, judged, parts, row.finish_reason),
+            "page": customer_page(loaded.visit, judged, shown.diagnosis.accused, parts, row.finish_reason),
             "marks": {verdict.value: mark_safe(mark(verdict)) for verdict in WORST_FIRST},
             "overall": judged.overall, "parts": list(_parts(company, loaded, judged, shown.entries)),
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
@@ -114,10 +114,14 @@ def _line(point: str, finding: Finding | None, entries: list[EntryShown], earlie
     return Line(
         title_of(point), f"{standing.value} {standing.unit}".strip(),
         mark_safe(mark(None if finding is None else finding.verdict)), mark_safe("" if finding is None else tape(finding)),
-        "" if finding is None else f"{finding.verdict.value.capitalize()}. {finding.why}", rule,
+        "" if finding is None else f"{_word(finding)}. {finding.why}", rule,
         f"{standing.at:%H:%M}, {standing.by_whom}" + (f", {standing.meter}" if standing.meter else ""), earlier.get(point, ""), gone,
         "" if finding is None else finding.caution,
     )  # fmt: skip
+
+
+def _word(finding: Finding) -> str:
+    return "Does not apply" if finding.verdict is None else finding.verdict.value.capitalize()
 
 
 def _earlier(company: Company, loaded: Loaded) -> dict[str, str]:

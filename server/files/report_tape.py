@@ -1,9 +1,6 @@
 """The tape drawn for paper: the same strip, limits, nominal, whisker and pointer as on the screen, as SVG."""
 
-from collections.abc import Iterable
-from dataclasses import dataclass
-
-from outer_test.judgement import Finding, Verdict
+from outer_test.judgement import Finding, Tape, Verdict
 
 WIDE, TOP, DEEP = 220, 8, 18
 INK, LEAF, LEAF_TINT, OCHRE, OCHRE_TINT, BRICK, FROST, FAINT, RULE, PANEL = (
@@ -32,33 +29,6 @@ def mark(verdict: Verdict | None) -> str:
     return f'<svg width="14" height="14" viewBox="0 0 16 16">{shape}</svg>'
 
 
-@dataclass(frozen=True, slots=True)
-class _Scale:
-    start: float
-    end: float
-    one_sided: bool
-
-    def x(self, value: float) -> float:
-        return round(min(max((value - self.start) / (self.end - self.start), 0), 1) * WIDE, 2)
-
-
-def _present(numbers: Iterable[float | None]) -> list[float]:
-    return [one for one in numbers if one is not None]
-
-
-def _scale(finding: Finding) -> _Scale | None:
-    limits = _present([finding.low, finding.watch_low, finding.nominal, finding.watch_high, finding.high])
-    if not limits:
-        return None
-    one_sided = finding.low is None and finding.watch_low is None
-    lowest, highest = (0.0 if one_sided else min(limits)), max(limits)
-    span = (highest - lowest) or abs(highest) * 0.2 or 1
-    near = [abs(one) if one_sided else one for one in _present([finding.value, *(finding.band or ())])]
-    reach = [one for one in near if lowest - span * 1.5 < one < highest + span * 1.5]
-    start = 0.0 if one_sided else max(0.0, min([lowest, *reach]) - span * 0.25)
-    return _Scale(start, max([highest, *reach]) + span * (0.15 if one_sided else 0.25), one_sided)
-
-
 def tape(finding: Finding) -> str:
     """The tape of a finding, or nothing where it has no limit to lay on one.
 
@@ -67,48 +37,38 @@ def tape(finding: Finding) -> str:
     >>> "<svg" in tape(cap_bench(measure("50.4"), 55, 6))
     True
     """
-    scale = _scale(finding)
-    if scale is None:
+    strip = finding.tape
+    if strip is None or finding.verdict is None:
         return ""
-    low, high = (
-        finding.low if finding.low is not None else finding.watch_low,
-        finding.high if finding.high is not None else finding.watch_high,
-    )
-    good = (_first(finding.watch_low, finding.low, scale.start), _first(finding.watch_high, finding.high, scale.end))
-    x, parts = scale.x, [_rect(0, TOP, WIDE, DEEP, PANEL)]
-    if low is not None:
-        parts.append(_rect(x(low), TOP, x(good[0]) - x(low), DEEP, OCHRE_TINT))
-    if high is not None:
-        parts.append(_rect(x(good[1]), TOP, x(high) - x(good[1]), DEEP, OCHRE_TINT))
-    parts.append(_rect(x(good[0]), TOP, x(good[1]) - x(good[0]), DEEP, LEAF_TINT))
+    parts = [_rect(0, TOP, WIDE, DEEP, PANEL)]
+    parts += [_rect(_x(one.start), TOP, _x(one.end) - _x(one.start), DEEP, OCHRE_TINT) for one in strip.watch]
+    parts.append(_rect(_x(strip.good_from), TOP, _x(strip.good_to) - _x(strip.good_from), DEEP, LEAF_TINT))
     parts.append(f'<rect x="0" y="{TOP}" width="{WIDE}" height="{DEEP}" fill="none" stroke="{RULE}"/>')
-    if finding.nominal is not None:
-        parts.append(f'<path d="M{x(finding.nominal)} {TOP}v{DEEP}" stroke="{FAINT}" stroke-width="1.6"/>')
-    parts += [f'<path d="M{x(one)} {TOP - 2}v{DEEP + 4}" stroke="{LEAF}" stroke-width="2"/>' for one in (low, high) if one is not None]
-    parts += _reading(finding, scale)
+    if strip.nominal is not None:
+        parts.append(f'<path d="M{_x(strip.nominal)} {TOP}v{DEEP}" stroke="{FAINT}" stroke-width="1.6"/>')
+    parts += [f'<path d="M{_x(limit.at)} {TOP - 2}v{DEEP + 4}" stroke="{LEAF}" stroke-width="2"/>' for limit in strip.limits]
+    parts += _reading(strip, TONE[finding.verdict])
     return f'<svg class="tape" viewBox="-8 0 {WIDE + 16} 30" width="{WIDE}" height="28">{"".join(parts)}</svg>'
 
 
-def _reading(finding: Finding, scale: _Scale) -> list[str]:
-    if finding.value is None:
+def _x(place: float) -> float:
+    return round(place * WIDE, 2)
+
+
+def _reading(strip: Tape, tone: str) -> list[str]:
+    if strip.reading is None:
         return []
-    shown, tone = abs(finding.value) if scale.one_sided else finding.value, TONE[finding.verdict]
-    at = scale.x(shown)
-    if not scale.start <= shown <= scale.end:
-        side = -1 if shown < scale.start else 1
-        return [f'<path d="M{at + side * 7} {TOP + DEEP / 2}l{-side * 14} -9v18z" fill="{tone}"/>']
+    at = _x(strip.reading)
+    if strip.off:
+        return [f'<path d="M{at + strip.off * 7} {TOP + DEEP / 2}l{-strip.off * 14} -9v18z" fill="{tone}"/>']
     drawn = []
-    if finding.band is not None:
-        ends = [scale.x(abs(one) if scale.one_sided else one) for one in finding.band]
-        drawn.append(_rect(min(ends), 2, max(max(ends) - min(ends), 2), 3, tone, 0.55))
+    if strip.whisker is not None:
+        start, end = _x(strip.whisker.start), _x(strip.whisker.end)
+        drawn.append(f'<rect x="{start}" y="2" width="{round(max(end - start, 2), 2)}" height="3" fill="{tone}" opacity="0.55"/>')
     drawn.append(f'<path d="M{at} {TOP}v{DEEP}" stroke="{tone}" stroke-width="2"/>')
-    drawn.append(f'<path d="M{at - 5} 0h10l-5 {TOP}z" fill="{tone}"/>')
+    drawn.append(f'<path d="M{at - 5} {TOP - 8}h10l-5 8z" fill="{tone}"/>')
     return drawn
 
 
-def _first(*numbers: float | None) -> float:
-    return next(one for one in numbers if one is not None)
-
-
-def _rect(x: float, y: float, width: float, height: float, fill: str, opacity: float = 1) -> str:
-    return f'<rect x="{x}" y="{y}" width="{max(round(width, 2), 0)}" height="{height}" fill="{fill}" opacity="{opacity}"/>'
+def _rect(x: float, y: float, wide: float, high: float, fill: str) -> str:
+    return f'<rect x="{x}" y="{y}" width="{round(max(wide, 0), 2)}" height="{high}" fill="{fill}"/>'

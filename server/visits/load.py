@@ -42,9 +42,10 @@ def find_visit(company: Company, visit_id: UUID, lock: bool = False) -> Visit:
     """
     rows = Visit.objects.of(company).select_related("unit")
     try:
-        return (rows.select_for_update(of=("self",)) if lock else rows).get(id=visit_id)
+        row: Visit = (rows.select_for_update(of=("self",)) if lock else rows).get(id=visit_id)
     except Visit.DoesNotExist:
         raise NoSuchVisit from None
+    return row
 
 
 def open_for_writing(member: Member, visit_id: UUID) -> Visit:

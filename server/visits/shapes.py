@@ -6,6 +6,7 @@ from uuid import UUID
 
 from outer_test.assessment import Assessment
 from outer_test.circuit import Cabinet
+from outer_test.diagnosis import Diagnosis
 from outer_test.judgement import Verdict
 from outer_test.nameplate import Contactor, Plate
 from outer_test.procedure import Station
@@ -89,6 +90,7 @@ class Round:
     stations: tuple[Station, ...]
     caught: dict[str, str]
     assessment: Assessment
+    diagnosis: Diagnosis
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]
     power_log: tuple[PowerShown, ...]

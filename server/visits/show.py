@@ -7,8 +7,9 @@ from django.utils import timezone
 
 from accounts.models import Company
 from fleet.models import PlateRevision
-from outer_test.assessment import Assessment, assess
+from outer_test.assessment import Assessment, as_left, assessment_of, judge
 from outer_test.circuit import cabinet
+from outer_test.diagnosis import diagnose
 from outer_test.judgement import SCHOOLS
 from outer_test.procedure import caught, stations
 from outer_test.rules.defrost import FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
@@ -19,22 +20,24 @@ from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, Pl
 from visits.to_core import STOPPED, standing_stamps
 
 
-def show_round(loaded: Loaded, assessment: Assessment | None = None) -> Round:
-    """The changing part of a visit. The assessment is made here unless the caller has it."""
+def show_round(loaded: Loaded) -> Round:
+    """The changing part of a visit: what its readings say, each for itself and all together."""
     visit, row = loaded.visit, loaded.row
-    judged = assessment or assess(visit)
+    judged = judge(as_left(visit))
+    assessment = assessment_of(visit, judged)
     return Round(
-        stations=stations(visit, {found.point: found.verdict for found in judged.findings}),
+        stations=stations(visit, {one.point: one.verdict for one in assessment.findings if one.verdict is not None}),
         caught=caught(judged.power.state),
-        assessment=judged,
+        assessment=assessment,
+        diagnosis=diagnose(visit, judged),
         entries=tuple(_entries(loaded)),
         lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),
         power_log=tuple(_power(claim, loaded.names) for claim in loaded.log.power),
         plate=visit.plate,
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
-        cabinet=cabinet(visit, judged.findings),
-        defrost=_defrost(loaded, judged),
+        cabinet=cabinet(visit, assessment.findings),
+        defrost=_defrost(loaded, assessment),
         conditions=visit.conditions,
         finished_at=row.finished_at,
         finished_by="" if row.finished_by_id is None else loaded.names.get(row.finished_by_id, ""),
@@ -77,7 +80,7 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
         outlook=_outlook(visit),
-        lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run),
+        lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run, judged.findings),
         stamps=tuple(
             StampShown(one.uuid, one.event, one.s, one.at, loaded.names.get(one.member_id, "")) for one in stamps if one.event != STOPPED
         ),

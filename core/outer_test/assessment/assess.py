@@ -1,6 +1,6 @@
 """The one question: what do this visit's readings say?"""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime
 
@@ -8,7 +8,7 @@ from outer_test.assessment.figures import Figure, figures
 from outer_test.assessment.power import Power, power_now
 from outer_test.assessment.repairs import as_found, as_left, repairs_of
 from outer_test.assessment.stops import Stop, stops_of
-from outer_test.judgement import Finding, Verdict, worst
+from outer_test.judgement import WORST_FIRST, Finding, Verdict, worst
 from outer_test.procedure import plan_of
 from outer_test.rules import SetAside, look_over, plate_findings, set_aside, taken_findings
 from outer_test.rules.capacitors import capacitor_findings, fitted_findings
@@ -38,7 +38,7 @@ class Assessment:
 
     `recorded` are points kept that no rule judges; `figures` what is only computed and shown; `stops` those that stand.
     `as_found` and `as_left` are the overall verdict before and after the parts put in; `found` what was found of parts that are
-    out now.
+    out now. `wrong` are the points with something bad or a stop. Of one point's findings the worst comes first.
     """
 
     overall: Verdict
@@ -52,6 +52,7 @@ class Assessment:
     as_found: Verdict = Verdict.UNJUDGED
     as_left: Verdict = Verdict.UNJUDGED
     found: tuple[Finding, ...] = ()
+    wrong: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,6 +101,7 @@ def assessment_of(visit: Visit, judged: Judged) -> Assessment:
         worst(one.verdict for one in earlier),
         overall,
         tuple(one for one in earlier if (one.point, one.rule, one.why) not in standing) if repairs_of(visit) else (),
+        tuple(dict.fromkeys(one.point for one in judged.findings if one.verdict in (Verdict.BAD, Verdict.STOP))),
     )
 
 
@@ -121,7 +123,16 @@ def judge(visit: Visit) -> Judged:
     if any(one.verdict is Verdict.STOP for one in apart):
         safety = [one for one in safety if one.point != "safe.dead"]
     findings = (*plate_findings(visit.plate, visit.rules), *safety, *apart, *(_against(one, aside) for one in work))
-    return Judged(inputs, aside, findings, power)
+    return Judged(inputs, aside, tuple(_worst_first(findings)), power)
+
+
+def _worst_first(findings: Iterable[Finding]) -> Iterator[Finding]:
+    """The findings point by point in the order of the round, the worst of a point first."""
+    by_point: dict[str, list[Finding]] = {}
+    for one in findings:
+        by_point.setdefault(one.point, []).append(one)
+    for own in by_point.values():
+        yield from sorted(own, key=lambda one: len(WORST_FIRST) if one.verdict is None else WORST_FIRST.index(one.verdict))
 
 
 def _without(everything: Inputs, aside: tuple[SetAside, ...]) -> Inputs:

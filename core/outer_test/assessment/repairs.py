@@ -28,7 +28,7 @@ def repairs_of(visit: Visit) -> tuple[Repair, ...]:
     for section in ("herm", "fan"):
         new = next((one for one in reversed(visit.readings) if one.point == f"cap.new_{section}.uf"), None)
         if new is not None and new.at is not None and _ran_after(visit, new.at):
-            found.append(Repair(Part.RUN_CAPACITOR, new.at, section))  # type: ignore[arg-type]
+            found.append(Repair(Part.RUN_CAPACITOR, new.at, section))
     return tuple(found)
 
 

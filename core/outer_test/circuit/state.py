@@ -90,7 +90,7 @@ def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
     )
 
 
-def _state(verdict: Verdict) -> State | None:
+def _state(verdict: Verdict | None) -> State | None:
     if verdict in (Verdict.BAD, Verdict.STOP):
         return "suspect"
     return "proven" if verdict in (Verdict.GOOD, Verdict.WATCH) else None

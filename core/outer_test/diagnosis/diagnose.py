@@ -9,6 +9,9 @@ from outer_test.diagnosis.hypotheses import NOTHING, Hypothesis, hypotheses
 from outer_test.diagnosis.next_test import NextTest, before_it, first_visit, left_behind, ranked_tests, under_a_stop
 from outer_test.diagnosis.observations import observe
 from outer_test.diagnosis.suspects import Suspect, suspects, weigh
+from outer_test.judgement import Part
+from outer_test.rules.defrost import kit_words
+from outer_test.rules.start_and_run import kit_offer
 from outer_test.visit import POINTS, Visit
 
 MOST_SUSPECTS, MOST_AHEAD = 8, 12
@@ -57,7 +60,7 @@ def _ahead(
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """What is next and what likely follows."""
     if blamed:
-        return _repairs(among, blamed, judged)
+        return _repairs(visit, among, blamed, judged)
     stopped = under_a_stop(judged)
     if stopped is not None:
         return (stopped,)
@@ -71,7 +74,7 @@ def _ahead(
     return (first, *tests) if first is not tests[0] else tests
 
 
-def _repairs(among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged: Judged) -> tuple[NextTest, ...]:
+def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged: Judged) -> tuple[NextTest, ...]:
     """The repairs, and nothing live among them while a stop stands."""
     faults: dict[tuple[object, str], Fault] = {(fault.part, fault.key): fault for one in among for fault in one.faults}
     stopped = bool(stops_of(judged.findings))
@@ -79,8 +82,16 @@ def _repairs(among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged:
     for one in blamed:
         fault = faults[(one.part, one.fault)]
         power = "dead" if stopped else POINTS[fault.after].power
-        found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{fault.mends} {one.why}", 20.0, power))
+        mends = f"{fault.mends} {_by_house_rule(fault, visit)}".strip()
+        found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{mends} {one.why}", 20.0, power))
     return tuple(found)
+
+
+def _by_house_rule(fault: Fault, visit: Visit) -> str:
+    """What the company's house rule adds to a repair."""
+    if fault.part is Part.DEFROST_BOARD:
+        return kit_words(visit.plate.defrost, visit.rules)
+    return kit_offer(visit.rules, visit.plate.compressor.kind == "scroll") if fault.key == "locked" else ""
 
 
 def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: Judged) -> NextTest:
@@ -90,4 +101,5 @@ def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: J
     if fault is None:
         return NextTest("button.final_run", POINTS["button.final_run"].title, "Nothing tells more: watch a whole start.", 5.0, "live")
     point = fault.after
-    return NextTest(point, POINTS[point].title, f"{fault.says} {fault.mends}", 5.0, POINTS[point].power)
+    why = f"{fault.says} {fault.mends} {_by_house_rule(fault, judged.inputs.visit)}".strip()
+    return NextTest(point, POINTS[point].title, why, 5.0, POINTS[point].power)

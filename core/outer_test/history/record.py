@@ -6,7 +6,7 @@ from datetime import date, datetime
 
 from outer_test.assessment import Assessment, assess
 from outer_test.history.trend import Trend, trend
-from outer_test.judgement import WORST_FIRST, Finding, Verdict
+from outer_test.judgement import Finding, Tape, Verdict, tape_of
 from outer_test.rules.windings import at_25c
 from outer_test.visit import POINTS, Visit, inputs_of, title_of
 
@@ -44,23 +44,26 @@ class Told:
 
 @dataclass(frozen=True, slots=True)
 class ReadThen:
-    """One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on."""
+    """One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on, `tape` is where it
+    stands on its strip."""
 
     at: datetime
     visit: str
     told: Told
     line: int = 0
+    tape: Tape | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class PointHistory:
-    """A point's readings, newest last, and the drift of the part that is in now."""
+    """A point's readings, newest last, and the drift of the part that is in now. `urgency` ranks it in a unit's file, 0 first."""
 
     point: str
     title: str
     unit: str
     readings: tuple[ReadThen, ...]
     trend: Trend
+    urgency: int = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,9 +83,7 @@ def told_of(visit: Visit, judged: Assessment | None = None) -> tuple[Told, ...]:
     """
     found: dict[str, Finding] = {}
     for one in (judged or assess(visit)).findings:
-        before = found.get(one.point)
-        if before is None or WORST_FIRST.index(one.verdict) < WORST_FIRST.index(before.verdict):
-            found[one.point] = one
+        found.setdefault(one.point, one)  # of one point's findings the worst comes first
     inputs = inputs_of(visit)
     told = [
         _told(visit, taken.reading.point, taken.reading.value, taken.measured.number, found.get(taken.reading.point), _tags(taken.reading))
@@ -158,12 +159,33 @@ def histories(visits: Iterable[tuple[datetime, str, Sequence[Told]]], changed: S
     for at, visit, told in sorted(visits, key=lambda one: one[0]):
         for one in told:
             line = sum(1 for change in changed if change.part == part_of(one.point) and change.at <= at)
-            by_point.setdefault((one.point, one.tags), []).append(ReadThen(at, visit, one, line))
+            by_point.setdefault((one.point, one.tags), []).append(ReadThen(at, visit, one, line, _tape(one)))
     order = {name: place for place, name in enumerate(POINTS)}
     return tuple(
-        PointHistory(point, title_of(point) + (f", {tags}" if tags else ""), POINTS[point].sign, tuple(readings), _drift(readings))
+        PointHistory(
+            point,
+            title_of(point) + (f", {tags}" if tags else ""),
+            POINTS[point].sign,
+            tuple(readings),
+            (drift := _drift(readings)),
+            _urgency(readings, drift),
+        )
         for (point, tags), readings in sorted(by_point.items(), key=lambda one: (order.get(one[0][0], 0), one[0][1]))
     )
+
+
+def _tape(told: Told) -> Tape | None:
+    return tape_of(told.number, told.band, told.low, told.watch_low, told.watch_high, told.high, told.nominal)
+
+
+def _urgency(readings: list[ReadThen], drift: Trend) -> int:
+    """What is wrong first, then what drifts or is watched, then what was read more than once."""
+    verdict = readings[-1].told.verdict
+    if verdict in (Verdict.STOP, Verdict.BAD):
+        return 0
+    if drift.crosses is not None or verdict in (Verdict.UNSURE, Verdict.WATCH):
+        return 1
+    return 2 if len(readings) > 1 else 3
 
 
 def _drift(readings: list[ReadThen]) -> Trend:

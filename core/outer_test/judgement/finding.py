@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from outer_test.judgement.rule import Rule
+from outer_test.judgement.tape import Tape, tape_of
 from outer_test.judgement.verdict import Verdict
 from outer_test.measurement import Measured
 
@@ -34,7 +35,7 @@ class Finding:
 
     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
     `school` the house rule it was judged by, `causes` everything listed that explains what was seen, `mark` the handbook's mark
-    behind the source. A finding judges a reading and accuses no part. `verdict` is None where the rule does not apply to this unit.
+    behind the source, `tape` where everything stands on its strip. A finding judges a reading and accuses no part. `verdict` is None where the rule does not apply to this unit.
     """
 
     point: str
@@ -60,6 +61,7 @@ class Finding:
     needs: tuple[str, ...] = ()
     fits: tuple[Replacement, ...] = ()
     causes: tuple[str, ...] = ()
+    tape: Tape | None = None
 
 
 NO_LIMITS = Limits()
@@ -110,9 +112,11 @@ def judged(
         shown = reading.value.text if shown is None else shown
         value = number(reading.number) if value is None else value
         band = rounded_band(reading) if band is None else band
+    low, watch_low, watch_high, high = limits.low, limits.watch_low, limits.watch_high, limits.high
+    tape = tape_of(value, band, low, watch_low, watch_high, high, nominal)
     return Finding(
-        point, rule.name, verdict, why, unit, shown or "", value, limits.low, limits.high, limits.watch_low, limits.watch_high, nominal, band, confidence, school,
-        decision, rule.source, rule.mark, next, caution, needs, fits, causes,
+        point, rule.name, verdict, why, unit, shown or "", value, low, high, watch_low, watch_high, nominal, band, confidence, school,
+        decision, rule.source, rule.mark, next, caution, needs, fits, causes, tape,
     )  # fmt: skip
 
 

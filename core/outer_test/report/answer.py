@@ -40,6 +40,8 @@ def answer_for(visit: Visit) -> dict[str, Any]:
     """
     judged = judge(as_left(visit))
     assessment = plain(assessment_of(visit, judged))
+    for finding in (*assessment["findings"], *assessment["found"]):
+        del finding["tape"]  # geometry, which is for drawing
     return {**assessment, **conclusion(diagnose(visit, judged))}
 
 

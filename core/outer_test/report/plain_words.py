@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from outer_test.assessment import Assessment
+from outer_test.diagnosis import Accused
 from outer_test.history import PartChanged
 from outer_test.judgement import Finding, Verdict
 from outer_test.visit import POINTS, Visit
@@ -46,20 +47,23 @@ class CustomerPage:
     cautions: tuple[str, ...]
 
 
-def customer_page(visit: Visit, judged: Assessment, parts: Sequence[PartChanged] = (), forced: str = "") -> CustomerPage:
-    """The visit for its customer. parts: put in on this visit. forced: the reason it was finished with lines still open.
+def customer_page(
+    visit: Visit, judged: Assessment, blamed: Sequence[Accused] = (), parts: Sequence[PartChanged] = (), forced: str = ""
+) -> CustomerPage:  # fmt: skip
+    """The visit for its customer. blamed: the parts accused, which alone are named as the cause. parts: put in on this visit.
+    forced: the reason it was finished with lines still open.
 
     >>> from outer_test.assessment import assess
     >>> customer_page(Visit(), assess(Visit())).headline
     'Nothing was measured on this visit.'
     """
     telling = [one for one in judged.findings if one.verdict in _HOW and not one.point.startswith("safe.")]
-    found = tuple(_said(one) for one in sorted(telling, key=lambda one: list(_HOW).index(one.verdict)))
+    found = tuple(said for verdict in _HOW for one in telling if one.verdict is verdict and (said := _said(one, verdict)))
     groups = {plain_words(one.point) for one in telling}
     good = [one for one in judged.findings if one.verdict is Verdict.GOOD and not one.point.startswith(("safe.", "plate."))]
     sound = tuple(dict.fromkeys(words for one in good if (words := plain_words(one.point)) not in groups))
     return CustomerPage(
-        _headline(judged, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))
+        _headline(blamed, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))
     )  # fmt: skip
 
 
@@ -75,16 +79,16 @@ def plain_words(point: str) -> str:
     return next((words for prefix, words in _ELSEWHERE.items() if point.startswith(prefix)), "The unit")
 
 
-def _said(finding: Finding) -> Said:
-    return Said(f"{plain_words(finding.point)} {_HOW[finding.verdict]}.", finding.why, finding.verdict)
+def _said(finding: Finding, verdict: Verdict) -> Said:
+    return Said(f"{plain_words(finding.point)} {_HOW[verdict]}.", finding.why, verdict)
 
 
-def _headline(judged: Assessment, found: Sequence[Said], sound: Sequence[str]) -> str:
+def _headline(blamed: Sequence[Accused], found: Sequence[Said], sound: Sequence[str]) -> str:
     verdicts = {one.verdict for one in found}
     if Verdict.STOP in verdicts:
         return "Do not run this unit: something is dangerous."
-    if judged.accused:
-        parts = " and ".join(one.part for one in judged.accused)
+    if blamed:
+        parts = " and ".join(dict.fromkeys(one.part.value for one in blamed))
         return f"It needs work: the {parts}."
     if Verdict.BAD in verdicts:
         return "Something is not as it should be."

@@ -8,7 +8,8 @@ from outer_test.assessment import assess
 from outer_test.judgement import SCHOOLS, Finding, HouseRules
 from outer_test.measurement import Accuracy
 from outer_test.nameplate import Compressor, Fan, Plate, RunCapacitor
-from outer_test.visit import FittedCapacitor, Reading, Seen, Visit
+from outer_test.rules.start_and_run import kit_offer
+from outer_test.visit import FittedCapacitor, Reading, Visit
 
 _PLATE = Plate(
     compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), mca=23.6, conductor_awg=10,
@@ -106,9 +107,7 @@ def _choice(name: str, words: dict[str, str]) -> ChoiceExample:
         about = _LADDER
 
         def judge(school: str) -> SchoolExample:
-            locked = _visit(seen={"start.result": Seen("hummed")}, rules=HouseRules(scroll_kit=school))  # type: ignore[arg-type]
-            kit = next(rung for rung in assess(locked).ladder if "kit" in rung.title)
-            return SchoolExample(school, words[school], None, f"{kit.title}: {kit.state}{f', {kit.why}' if kit.why else ''}.")
+            return SchoolExample(school, words[school], None, kit_offer(HouseRules(scroll_kit=school), is_scroll=True))  # type: ignore[arg-type]
     else:
         about = ""
 

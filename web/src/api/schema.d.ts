@@ -1288,24 +1288,22 @@ export interface components {
         Verdict: "stop" | "bad" | "unsure" | "watch" | "unjudged" | "good";
         /**
          * Accused
-         * @description A part that a rule blames, and by which readings.
+         * @description A part that the visit concludes is at fault, its fault, and why.
          */
         Accused: {
-            /** Part */
-            part: string;
-            /** Points */
-            points: string[];
-            /** Rules */
-            rules: string[];
+            part: components["schemas"]["outer_test__judgement__part__Part"];
+            /** Fault */
+            fault: string;
             /** Why */
             why: string;
         };
         /**
          * Assessment
-         * @description Everything that follows from a visit.
+         * @description Everything that follows from a visit's readings, each for itself.
          *
-         *     `recorded` are points kept that no rule judges; `accused` the parts that a rule blames; `ladder` what is next for a
-         *     compressor that does not start; `figures` what is only computed and shown.
+         *     `recorded` are points kept that no rule judges; `figures` what is only computed and shown; `stops` those that stand.
+         *     `as_found` and `as_left` are the overall verdict before and after the parts put in; `found` what was found of parts that are
+         *     out now. `wrong` are the points with something bad or a stop. Of one point's findings the worst comes first.
          */
         Assessment: {
             overall: components["schemas"]["Verdict"];
@@ -1322,20 +1320,29 @@ export interface components {
              */
             recorded: string[];
             /**
-             * Accused
-             * @default []
-             */
-            accused: components["schemas"]["Accused"][];
-            /**
-             * Ladder
-             * @default []
-             */
-            ladder: components["schemas"]["Rung"][];
-            /**
              * Figures
              * @default []
              */
             figures: components["schemas"]["Figure"][];
+            /**
+             * Stops
+             * @default []
+             */
+            stops: components["schemas"]["Stop"][];
+            /** @default unjudged */
+            as_found: components["schemas"]["Verdict"];
+            /** @default unjudged */
+            as_left: components["schemas"]["Verdict"];
+            /**
+             * Found
+             * @default []
+             */
+            found: components["schemas"]["Finding"][];
+            /**
+             * Wrong
+             * @default []
+             */
+            wrong: string[];
         };
         /**
          * AuxHeat
@@ -1351,6 +1358,8 @@ export interface components {
             elements: components["schemas"]["Element"][];
             /** Protection A */
             protection_a?: number | null;
+            /** Blower Fla */
+            blower_fla?: number | null;
         };
         /**
          * BlowerCapacitor
@@ -1393,7 +1402,7 @@ export interface components {
             /** Parts */
             parts: components["schemas"]["PartShown"][];
             /** Wires */
-            wires: components["schemas"]["outer_test__circuit_state__WireShown"][];
+            wires: components["schemas"]["outer_test__circuit__state__WireShown"][];
             /** Links */
             links: components["schemas"]["Link"][];
             /** Probes */
@@ -1462,6 +1471,8 @@ export interface components {
             poles?: (1 | 2 | 3) | null;
             /** Amps */
             amps?: number | null;
+            /** Lra */
+            lra?: number | null;
             /** Coil V */
             coil_v?: number | null;
         };
@@ -1477,6 +1488,11 @@ export interface components {
              * @default
              */
             profile: string;
+            /**
+             * Confirmed
+             * @default false
+             */
+            confirmed: boolean;
             /** Minutes */
             minutes?: number | null;
             /** Closes F */
@@ -1588,6 +1604,21 @@ export interface components {
             swap: components["schemas"]["SwapGuide"];
         };
         /**
+         * Diagnosis
+         * @description What the visit concludes: suspects likeliest first, what is accused, the one next test or repair, and the likely path.
+         *
+         *     `next` is None only where the visit is concluded.
+         */
+        Diagnosis: {
+            /** Suspects */
+            suspects: components["schemas"]["Suspect"][];
+            /** Accused */
+            accused: components["schemas"]["Accused"][];
+            next: components["schemas"]["NextTest"] | null;
+            /** Path */
+            path: string[];
+        };
+        /**
          * Edge
          * @description A change in a lane: when, in s after it was forced, and to which level. Where expected, `least` to `most` is its window.
          */
@@ -1669,6 +1700,17 @@ export interface components {
              * @enum {string}
              */
             kind: "capacitor" | "electronic";
+            /**
+             * Count
+             * @default 1
+             * @enum {integer}
+             */
+            count: 1 | 2;
+            /**
+             * Switched By Board
+             * @default true
+             */
+            switched_by_board: boolean;
         };
         /**
          * Figure
@@ -1691,15 +1733,15 @@ export interface components {
          * @description One judgement. Numbers are in `unit`; `low`, `high` are the `bad` limits, `watch_low`, `watch_high` the inner cuts.
          *
          *     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
-         *     `school` the house rule it was judged by, `accuses` the part that this rule blames
-         *     (only where the rule says so), `causes` everything listed that explains what was seen, `mark` the handbook's mark behind the source.
+         *     `school` the house rule it was judged by, `causes` everything listed that explains what was seen, `mark` the handbook's mark
+         *     behind the source, `tape` where everything stands on its strip. A finding judges a reading and accuses no part. `verdict` is None where the rule does not apply to this unit.
          */
         Finding: {
             /** Point */
             point: string;
             /** Rule */
             rule: string;
-            verdict: components["schemas"]["Verdict"];
+            verdict: components["schemas"]["Verdict"] | null;
             /** Why */
             why: string;
             /**
@@ -1769,15 +1811,11 @@ export interface components {
              */
             fits: components["schemas"]["Replacement"][];
             /**
-             * Accuses
-             * @default
-             */
-            accuses: string;
-            /**
              * Causes
              * @default []
              */
             causes: string[];
+            tape?: components["schemas"]["Tape"] | null;
         };
         /**
          * FittedCapacitor
@@ -1832,7 +1870,7 @@ export interface components {
          * Lane
          * @description One lane: what its low and high level are called, where it starts, and its edges as expected and as seen.
          *
-         *     `findings` are the points of the findings that judge it.
+         *     `findings` are the points of the findings that judge it, `verdict` the worst of them; None where none is made yet.
          */
         Lane: {
             /** Name */
@@ -1849,6 +1887,7 @@ export interface components {
             observed: components["schemas"]["Edge"][];
             /** Findings */
             findings: string[];
+            verdict?: components["schemas"]["Verdict"] | null;
         };
         /**
          * LiftedShown
@@ -1901,6 +1940,16 @@ export interface components {
             fault: boolean;
         };
         /**
+         * Limit
+         * @description A limit's place and its figure.
+         */
+        Limit: {
+            /** At */
+            at: number;
+            /** Label */
+            label: string;
+        };
+        /**
          * Link
          * @description What joins two terminals inside a part.
          */
@@ -1938,33 +1987,27 @@ export interface components {
             why: string;
         };
         /**
-         * Part
-         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
+         * NextTest
+         * @description What is next: where it is entered, why, its minutes, and the power it asks for.
          */
-        Part: {
-            /** Name */
-            name: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
-            /** Label */
-            label: string;
-            /** Terminals */
-            terminals: string[];
-            /**
-             * Detail
-             * @default
-             */
-            detail: string;
+        NextTest: {
+            /** Point */
+            point: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+            /** Minutes */
+            minutes: number;
+            /** Power */
+            power: string;
         };
         /**
          * PartShown
          * @description A part and how it stands.
          */
         PartShown: {
-            part: components["schemas"]["Part"];
+            part: components["schemas"]["outer_test__circuit__graph__Part"];
             /**
              * State
              * @enum {string}
@@ -2004,7 +2047,9 @@ export interface components {
             /**
              * @default {
              *       "fla": null,
-             *       "kind": "capacitor"
+             *       "kind": "capacitor",
+             *       "count": 1,
+             *       "switched_by_board": true
              *     }
              */
             fan: components["schemas"]["Fan"];
@@ -2018,6 +2063,12 @@ export interface components {
             protection_a?: number | null;
             /** Conductor Awg */
             conductor_awg?: (14 | 12 | 10 | 8 | 6 | 4) | null;
+            /**
+             * Conductor Metal
+             * @default copper
+             * @enum {string}
+             */
+            conductor_metal: "copper" | "aluminium";
             /** Refrigerant */
             refrigerant?: string | null;
             /** Made Year */
@@ -2033,6 +2084,7 @@ export interface components {
              * @default {
              *       "poles": null,
              *       "amps": null,
+             *       "lra": null,
              *       "coil_v": null
              *     }
              */
@@ -2043,14 +2095,21 @@ export interface components {
              * @default {
              *       "kind": null,
              *       "elements": [],
-             *       "protection_a": null
+             *       "protection_a": null,
+             *       "blower_fla": null
              *     }
              */
             aux_heat: components["schemas"]["AuxHeat"];
             /**
+             * System
+             * @default []
+             */
+            system: ("dual-fuel" | "zone-panel" | "outdoor-thermostat")[];
+            /**
              * @default {
              *       "control": null,
              *       "profile": "",
+             *       "confirmed": false,
              *       "minutes": null,
              *       "closes_f": null,
              *       "opens_f": null,
@@ -2175,19 +2234,17 @@ export interface components {
          * Round
          * @description All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
          *
-         *     `plan` names the stations, which are left out for an asker who said to know them; `caught` is what is wrong with taking a
-         *     reading now, by the power that its step asks for.
+         *     `caught` is what is wrong with taking a reading now, by the power that its step asks for.
          */
         Round: {
-            /** Plan */
-            plan: string;
             /** Stations */
-            stations: components["schemas"]["Station"][] | null;
+            stations: components["schemas"]["Station"][];
             /** Caught */
             caught: {
                 [key: string]: string;
             };
             assessment: components["schemas"]["Assessment"];
+            diagnosis: components["schemas"]["Diagnosis"];
             /** Entries */
             entries: components["schemas"]["EntryShown"][];
             /** Lifted */
@@ -2227,26 +2284,6 @@ export interface components {
              * @enum {string}
              */
             form: "dual" | "singles";
-        };
-        /**
-         * Rung
-         * @description One rung: what to do, whether it is done, and the point where it is entered.
-         */
-        Rung: {
-            /** Title */
-            title: string;
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "done" | "found" | "next" | "later" | "skipped";
-            /** Point */
-            point: string;
-            /**
-             * Why
-             * @default
-             */
-            why: string;
         };
         /**
          * SensorPoint
@@ -2322,12 +2359,18 @@ export interface components {
             how: string;
             /** Unit */
             unit: string;
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "number" | "seen";
             /** Choices */
             choices: string[];
-            /** Power */
-            power: string;
+            /**
+             * Power
+             * @enum {string}
+             */
+            power: "dead" | "live" | "any";
             /**
              * Needed
              * @default true
@@ -2370,6 +2413,50 @@ export interface components {
             counts: boolean;
         };
         /**
+         * Stop
+         * @description A stop that stands: where, of what kind, and why.
+         */
+        Stop: {
+            /** Point */
+            point: string;
+            kind: components["schemas"]["StopKind"];
+            /** Why */
+            why: string;
+        };
+        /**
+         * StopKind
+         * @description What kind of stop it is: it decides what may be done next.
+         * @enum {string}
+         */
+        StopKind: "not-dead" | "not-safe-to-energise";
+        /**
+         * Stretch
+         * @description A stretch of the strip.
+         */
+        Stretch: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
+         * Suspect
+         * @description A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none.
+         */
+        Suspect: {
+            /** Fault */
+            fault: string;
+            part: components["schemas"]["outer_test__judgement__part__Part"] | null;
+            /** Says */
+            says: string;
+            /** Probability */
+            probability: number;
+            /** Evidence For */
+            evidence_for: string[];
+            /** Evidence Against */
+            evidence_against: string[];
+        };
+        /**
          * SwapGuide
          * @description The guide: its steps, and the wires. `may_lift` is false while a wire is off: one at a time.
          */
@@ -2377,7 +2464,7 @@ export interface components {
             /** Steps */
             steps: components["schemas"]["SwapStep"][];
             /** Wires */
-            wires: components["schemas"]["outer_test__board_swap__WireShown"][];
+            wires: components["schemas"]["outer_test__rules__defrost__board_swap__WireShown"][];
             /** May Lift */
             may_lift: boolean;
             /** Settings */
@@ -2409,6 +2496,52 @@ export interface components {
              * @default
              */
             caution: string;
+        };
+        /**
+         * Tape
+         * @description Where everything stands. `off` is -1 or 1 where the reading lies beyond the strip's left or right end.
+         */
+        Tape: {
+            /** Good From */
+            good_from: number;
+            /** Good To */
+            good_to: number;
+            /** Limits */
+            limits: components["schemas"]["Limit"][];
+            /**
+             * Watch
+             * @default []
+             */
+            watch: components["schemas"]["Stretch"][];
+            /** Nominal */
+            nominal?: number | null;
+            /** Reading */
+            reading?: number | null;
+            /**
+             * Off
+             * @default 0
+             * @enum {integer}
+             */
+            off: -1 | 0 | 1;
+            whisker?: components["schemas"]["Stretch"] | null;
+            /**
+             * Ticks
+             * @default []
+             */
+            ticks: components["schemas"]["Tick"][];
+        };
+        /**
+         * Tick
+         * @description A tick mark; a long one has a figure.
+         */
+        Tick: {
+            /** At */
+            at: number;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
         };
         /**
          * VisitShown
@@ -2502,10 +2635,50 @@ export interface components {
             group: "line" | "control" | "sensor";
         };
         /**
+         * Part
+         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
+         */
+        outer_test__circuit__graph__Part: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
+            /** Label */
+            label: string;
+            /** Terminals */
+            terminals: string[];
+            /**
+             * Detail
+             * @default
+             */
+            detail: string;
+        };
+        /**
+         * WireShown
+         * @description A wire and how it stands.
+         */
+        outer_test__circuit__state__WireShown: {
+            wire: components["schemas"]["Wire"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "proven" | "not-yet" | "suspect";
+        };
+        /**
+         * Part
+         * @description A part, by the words it is called where it is named on a screen or in a file.
+         * @enum {string}
+         */
+        outer_test__judgement__part__Part: "run capacitor" | "start capacitor" | "potential relay" | "start device" | "contactor" | "second contactor" | "fuse" | "compressor" | "compressor lead" | "fan motor" | "motor module" | "defrost board" | "board fan relay" | "coil switch" | "coil sensor" | "ambient sensor" | "valve coil" | "reversing valve" | "control supply" | "transformer" | "control fuse" | "control wire" | "thermostat" | "pressure switch" | "float switch" | "disconnect" | "breaker" | "supply" | "aux element" | "aux relay" | "crankcase heater" | "blower" | "blower capacitor" | "coil" | "wiring" | "wire" | "unit";
+        /**
          * WireShown
          * @description A wire of the map and where it is now; `new_terminal` on the new board, `why` where it is retired or left.
          */
-        outer_test__board_swap__WireShown: {
+        outer_test__rules__defrost__board_swap__WireShown: {
             wire: components["schemas"]["BoardWire"];
             /**
              * State
@@ -2519,18 +2692,6 @@ export interface components {
              * @default
              */
             why: string;
-        };
-        /**
-         * WireShown
-         * @description A wire and how it stands.
-         */
-        outer_test__circuit_state__WireShown: {
-            wire: components["schemas"]["Wire"];
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "proven" | "not-yet" | "suspect";
         };
         /**
          * TypedReading
@@ -2870,8 +3031,30 @@ export interface components {
             serial: string;
         };
         /**
+         * Part
+         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
+         */
+        Part: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
+            /** Label */
+            label: string;
+            /** Terminals */
+            terminals: string[];
+            /**
+             * Detail
+             * @default
+             */
+            detail: string;
+        };
+        /**
          * PointHistory
-         * @description A point's readings, newest last, and the drift of the part that is in now.
+         * @description A point's readings, newest last, and the drift of the part that is in now. `urgency` ranks it in a unit's file, 0 first.
          */
         PointHistory: {
             /** Point */
@@ -2883,10 +3066,16 @@ export interface components {
             /** Readings */
             readings: components["schemas"]["ReadThen"][];
             trend: components["schemas"]["Trend"];
+            /**
+             * Urgency
+             * @default 3
+             */
+            urgency: number;
         };
         /**
          * ReadThen
-         * @description One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on.
+         * @description One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on, `tape` is where it
+         *     stands on its strip.
          */
         ReadThen: {
             /**
@@ -2902,6 +3091,7 @@ export interface components {
              * @default 0
              */
             line: number;
+            tape?: components["schemas"]["Tape"] | null;
         };
         /**
          * Slope
@@ -3077,7 +3267,7 @@ export interface components {
          * PartShown
          * @description A part and how it stands.
          */
-        outer_test__circuit_state__PartShown: {
+        outer_test__circuit__state__PartShown: {
             part: components["schemas"]["Part"];
             /**
              * State

@@ -3,7 +3,7 @@ import { useToken } from "@chakra-ui/react";
 
 import type { Verdict } from "../api/client";
 
-export type MarkKind = Verdict | "none" | "kept" | "error";
+export type MarkKind = Verdict | "none" | "kept" | "error" | "apart";
 
 const WORD: Record<MarkKind, string> = {
   good: "good",
@@ -13,8 +13,9 @@ const WORD: Record<MarkKind, string> = {
   stop: "stop",
   unjudged: "unjudged",
   none: "not yet",
-  kept: "kept",
-  error: "not kept",
+  kept: "saved",
+  error: "not saved",
+  apart: "does not apply",
 };
 const COLOUR: Record<MarkKind, string> = {
   good: "leaf",
@@ -26,8 +27,11 @@ const COLOUR: Record<MarkKind, string> = {
   none: "edge",
   kept: "ink",
   error: "brick",
+  apart: "faint",
 };
 
+/** A finding's mark: a rule that does not apply to this unit gives no verdict. */
+export const markOf = (verdict: Verdict | null | undefined): MarkKind => verdict ?? "apart";
 export const markWord = (kind: MarkKind): string => WORD[kind];
 export const markColour = (kind: MarkKind): string => COLOUR[kind];
 
@@ -53,6 +57,7 @@ export function Mark({ kind, size = 14, now = false }: { kind: MarkKind; size?: 
     none: <circle cx="8" cy="8" r="5.5" {...line} />,
     kept: <path d="M2 9l4 4 8-10" {...line} strokeWidth="2" />,
     error: <path d="M3 3l10 10M13 3L3 13" {...line} strokeWidth="2.4" />,
+    apart: <path d="M3 8h10" {...line} strokeWidth="2" />,
   }[kind];
   return (
     <svg

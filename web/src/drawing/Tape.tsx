@@ -6,8 +6,7 @@ import { useBreakpointValue, useToken } from "@chakra-ui/react";
 import { useId } from "react";
 
 import type { Finding } from "../api/client";
-import { markColour, markWord } from "./Mark";
-import { tapeScale } from "./tapeScale";
+import { markColour, markOf, markWord } from "./Mark";
 
 /** Drawn narrower on a phone, so that its figures stay readable. */
 const WIDE = { base: 330, md: 460 };
@@ -20,7 +19,10 @@ const EDGE = 20;
 
 const say = (value: number) => String(Number(value.toPrecision(4)));
 
-export function Tape({ finding, small = false }: { finding: Finding; small?: boolean }) {
+/** What the tape needs of a finding, or of a reading kept from an earlier visit. */
+export type Taped = Pick<Finding, "tape" | "verdict" | "unit" | "shown" | "value" | "low" | "high">;
+
+export function Tape({ finding, small = false }: { finding: Taped; small?: boolean }) {
   const hatch = useId();
   const width = useBreakpointValue(WIDE) ?? WIDE.md;
   const [ink, faint, rule, panel, leaf, leafTint, ochreTint, ochre, tone] = useToken("colors", [
@@ -32,20 +34,14 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
     "leafTint",
     "ochreTint",
     "ochre",
-    markColour(finding.verdict),
+    markColour(markOf(finding.verdict)),
   ]);
-  const scale = tapeScale(finding, width);
-  if (scale === null) return null;
-  const { x } = scale;
+  const strip = finding.tape;
+  if (!strip) return null;
+  const x = (place: number) => place * width;
   const deep = small ? 18 : DEEP;
   const top = small ? 8 : TOP;
-  const low = finding.low ?? finding.watch_low;
-  const high = finding.high ?? finding.watch_high;
-  const goodFrom = x(finding.watch_low ?? finding.low ?? scale.from);
-  const goodTo = x(finding.watch_high ?? finding.high ?? scale.to);
-  const value = finding.value ?? null;
-  const shown = value === null ? null : low == null ? Math.abs(value) : value;
-  const limits = [low, high].filter((one) => one != null);
+  const limits = strip.limits;
   return (
     <svg
       viewBox={`-8 0 ${width + 16} ${small ? 30 : 96}`}
@@ -61,25 +57,23 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
         </pattern>
       </defs>
       <rect x="0" y={top} width={width} height={deep} fill={panel} />
-      {low != null && (
+      {strip.watch.map(({ start, end }) => (
         <rect
-          x={x(low)}
+          key={start}
+          x={x(start)}
           y={top}
-          width={Math.max(goodFrom - x(low), 0)}
+          width={x(end) - x(start)}
           height={deep}
           fill={`url(#${hatch})`}
         />
-      )}
-      {high != null && (
-        <rect
-          x={goodTo}
-          y={top}
-          width={Math.max(x(high) - goodTo, 0)}
-          height={deep}
-          fill={`url(#${hatch})`}
-        />
-      )}
-      <rect x={goodFrom} y={top} width={Math.max(goodTo - goodFrom, 0)} height={deep} fill={leafTint} />
+      ))}
+      <rect
+        x={x(strip.good_from)}
+        y={top}
+        width={x(strip.good_to) - x(strip.good_from)}
+        height={deep}
+        fill={leafTint}
+      />
       <rect
         x="0"
         y={top}
@@ -90,10 +84,10 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
         strokeWidth={small ? 1 : 1.4}
       />
       {!small &&
-        scale.ticks.map(({ at, long, label }) => (
+        strip.ticks.map(({ at, label }) => (
           <g key={at}>
-            <path d={`M${x(at)} ${top}v${long ? 15 : 8}`} stroke={ink} strokeWidth={long ? 1.4 : 0.8} />
-            {long && limits.every((limit) => Math.abs(x(limit) - x(at)) > NEAR) && (
+            <path d={`M${x(at)} ${top}v${label ? 15 : 8}`} stroke={ink} strokeWidth={label ? 1.4 : 0.8} />
+            {label && limits.every((limit) => Math.abs(x(limit.at) - x(at)) > NEAR) && (
               <text
                 x={Math.min(Math.max(x(at), EDGE), width - EDGE)}
                 y={top + 33}
@@ -107,48 +101,48 @@ export function Tape({ finding, small = false }: { finding: Finding; small?: boo
             )}
           </g>
         ))}
-      {finding.nominal != null && (
+      {strip.nominal != null && (
         <path
-          d={`M${x(finding.nominal)} ${small ? top : top + 37}V${top + deep}`}
+          d={`M${x(strip.nominal)} ${small ? top : top + 37}V${top + deep}`}
           stroke={faint}
           strokeWidth="1.6"
         />
       )}
       {limits.map((limit) => (
-        <g key={limit}>
+        <g key={limit.at}>
           <path
-            d={`M${x(limit)} ${top - (small ? 2 : 4)}v${deep + (small ? 4 : 8)}`}
+            d={`M${x(limit.at)} ${top - (small ? 2 : 4)}v${deep + (small ? 4 : 8)}`}
             stroke={leaf}
             strokeWidth={small ? 2 : 2.4}
           />
           {!small && (
             <text
-              x={x(limit)}
+              x={x(limit.at)}
               y={top + deep + 22}
               textAnchor="middle"
               className="num"
               fontSize="16"
               fill={leaf}
             >
-              {say(limit)}
+              {limit.label}
             </text>
           )}
         </g>
       ))}
-      {finding.band && shown !== null && scale.off(shown) === 0 && (
+      {strip.whisker && (
         <rect
-          x={x(finding.band[0] ?? shown)}
+          x={x(strip.whisker.start)}
           y={small ? 2 : 12}
-          width={Math.max(x(finding.band[1] ?? shown) - x(finding.band[0] ?? shown), 2)}
+          width={Math.max(x(strip.whisker.end) - x(strip.whisker.start), 2)}
           height={small ? 3 : 5}
           fill={tone}
           opacity="0.55"
         />
       )}
-      {shown !== null && (
+      {strip.reading != null && (
         <Pointer
-          at={x(shown)}
-          off={scale.off(shown)}
+          at={x(strip.reading)}
+          off={strip.off ?? 0}
           top={top}
           deep={deep}
           tone={tone ?? ink ?? ""}
@@ -182,11 +176,11 @@ function Pointer(props: {
   );
 }
 
-function describe(finding: Finding): string {
+function describe(finding: Taped): string {
   const unit = finding.unit;
   const limits = [
     finding.low != null ? `from ${say(finding.low)}` : "",
     finding.high != null ? `to ${say(finding.high)}` : "",
   ].filter(Boolean);
-  return `${finding.shown || (finding.value ?? "")} ${unit}, limits ${limits.join(" ") || "none"}: ${markWord(finding.verdict)}`;
+  return `${finding.shown || (finding.value ?? "")} ${unit}, limits ${limits.join(" ") || "none"}: ${markWord(markOf(finding.verdict))}`;
 }

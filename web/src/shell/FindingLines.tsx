@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Finding } from "../api/client";
-import { Mark, markColour, markWord } from "../drawing/Mark";
+import { Mark, markColour, markOf, markWord } from "../drawing/Mark";
 import { capital } from "./words";
 
 export function FindingLines({
@@ -30,11 +30,11 @@ export function FindingLines({
           borderColor="rule"
         >
           <Box pt="1">
-            <Mark kind={finding.verdict} />
+            <Mark kind={markOf(finding.verdict)} />
           </Box>
           <Text>
-            <Text as="span" fontWeight="700" color={markColour(finding.verdict)}>
-              {capital(markWord(finding.verdict))}
+            <Text as="span" fontWeight="700" color={markColour(markOf(finding.verdict))}>
+              {capital(markWord(markOf(finding.verdict)))}
             </Text>{" "}
             {finding.why} <b>{finding.next}</b>{" "}
             {causes && (finding.causes ?? []).length > 1 && (

@@ -150,7 +150,7 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
         test_jumper=Thing.TEST_JUMPER in on,
         lifted_lanes=frozenset(name for feed, name in _LANE_OF.items() if feed & off),
         watched_s=visit.defrost_watched_s or 0.0,
-        answers=visit.defrost_seen,
+        answers={event: answer for event, answer in visit.defrost_seen.items()},
         dead=power_at(visit, forced, proved_at) in ("dead-claimed", "dead-proved"),
         since_power_up_s=None if forced is None or not ups else (forced - max(ups)).total_seconds(),
         locked_out=_locked_out(inputs),

@@ -75,8 +75,8 @@ def switch_state(reading: Measured, closes_f: float | None, opens_f: float | Non
             return _open_under_ice(found, closes_f, at)
     if measured_f is None:
         what = "the air's" if at.in_air else "the coil's"
-        needs = ("defrost.ambient.f",) if at.in_air else ("defrost.coil.f",)
-        return unjudged(_POINT, SWITCH_STATE, f"Needs {what} temperature at the switch.", needs, shown=reading.value.text, unit="Ω")
+        beside = ("defrost.ambient.f",) if at.in_air else ("defrost.coil.f",)
+        return unjudged(_POINT, SWITCH_STATE, f"Needs {what} temperature at the switch.", beside, shown=reading.value.text, unit="Ω")
     t, closes, opens = measured_f, exact(closes_f), exact(opens_f)
     about = f"{'Closed' if closed else 'Open'} at {say(t)} °F; it closes at {say(closes)} and opens at {say(opens)} °F."
     right = t <= closes if closed else t >= opens

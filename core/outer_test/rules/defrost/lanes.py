@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from outer_test.judgement import Finding, Verdict, worst
 from outer_test.nameplate import Defrost, has_shift_delay
 from outer_test.rules.defrost.run import Expected, Run, expected_events
 from outer_test.visit import DefrostEvent
@@ -23,7 +24,7 @@ class Edge:
 class Lane:
     """One lane: what its low and high level are called, where it starts, and its edges as expected and as seen.
 
-    `findings` are the points of the findings that judge it.
+    `findings` are the points of the findings that judge it, `verdict` the worst of them; None where none is made yet.
     """
 
     name: str
@@ -33,6 +34,7 @@ class Lane:
     expected: tuple[Edge, ...]
     observed: tuple[Edge, ...]
     findings: tuple[str, ...]
+    verdict: Verdict | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,7 +57,9 @@ _PLANS = (
 )
 
 
-def run_lanes(defrost: Defrost, aux_fitted: bool, events: Sequence[DefrostEvent]) -> tuple[Lane, ...]:
+def run_lanes(
+    defrost: Defrost, aux_fitted: bool, events: Sequence[DefrostEvent], findings: Sequence[Finding] = ()
+) -> tuple[Lane, ...]:  # fmt: skip
     """The lanes of a run. An expected edge stands where its own reference was seen, else where that was expected.
 
     >>> run = [DefrostEvent(0, "forced"), DefrostEvent(3, "valve-shift")]
@@ -72,7 +76,9 @@ def run_lanes(defrost: Defrost, aux_fitted: bool, events: Sequence[DefrostEvent]
         should = tuple(_edge(event, up, *expected[event]) for event, up in plan.edges if event in expected)
         observed = tuple(Edge(event, at, up) for at, event, up in came)
         judged_by = tuple(f"defrost.run.{name}" for name in plan.findings)
-        shown.append(Lane(plan.name, plan.low, plan.high, plan.starts_high, should, observed, judged_by))
+        own = [one.verdict for one in findings if one.point in judged_by]
+        verdict = worst(own) if own else None
+        shown.append(Lane(plan.name, plan.low, plan.high, plan.starts_high, should, observed, judged_by, verdict))
     return tuple(shown)
 
 

@@ -1,6 +1,7 @@
 """Which power-up rules apply to a visit: line volts and where they are lost, fuses, control volts and where they are lost."""
 
 from collections.abc import Iterator
+from decimal import Decimal
 
 from outer_test.judgement import Finding, unjudged
 from outer_test.rules.contactor import USUAL_COIL_V
@@ -58,13 +59,14 @@ def _line(inputs: Inputs) -> Iterator[Finding]:
 
 
 def _seen_on_the_way(inputs: Inputs) -> Seen:
-    blown, through = [], []
+    blown: list[str] = []
+    through: list[str] = []
     for number in (1, 2):
         ohm, volts = inputs.get(f"line.fuse{number}.ohm"), inputs.number(f"line.fuse{number}.v")
         if ohm is not None:
             sound = ohm.value.kind == "closed" or (ohm.number is not None and ohm.number <= MOST_OHM)
             (through if sound else blown).append(f"fuse {number}")
-        elif volts is not None and abs(volts.number or 0) >= DEAD_V:
+        elif volts is not None and abs(volts.number or Decimal(0)) >= DEAD_V:
             blown.append(f"fuse {number}")
     return Seen(inputs.visit.saw("contactor.armature"), tuple(blown), tuple(through))
 

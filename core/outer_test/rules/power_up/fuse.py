@@ -8,7 +8,8 @@ from outer_test.measurement import Measured, numeric, say
 FUSE = Rule("fuse", "Fuses", "common practice, no source", "T")
 RESET = Rule("reset", "A tripped breaker or a blown fuse", "29 CFR 1910.334(b)(2); NFPA 70E 130.6(L) or (M), from memory", "P")
 
-MOST_OHM, LINE_V, SOUND_V = Decimal(1), Decimal(30), Decimal("0.5")
+MOST_OHM = Decimal(1)
+LINE_V, SOUND_V = Decimal(30), Decimal("0.5")
 SOUND_FIRST = "found sound dead: grounds and pairs of compressor and fan, leads, capacitors, contactor faces, wiring"
 # What has to be found sound before power returns.
 DEAD_CHECKS = (

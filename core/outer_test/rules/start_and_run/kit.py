@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from decimal import Decimal
 
-from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
+from outer_test.judgement import Finding, HouseRules, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, numeric, say
 
 KIT_EFFECT = Rule("kit-effect", "What a start kit does", "common practice; the inrush figures from the motor equations", "T D")
@@ -101,3 +101,22 @@ def kit_stays_in(amps: Measured) -> Finding | None:
 
 def _found(verdict: Verdict, why: str, step: str = "") -> Finding:
     return judged(POINT, KIT_EFFECT, verdict, why, next=step, caution=_BURN if verdict is not Verdict.GOOD else "")
+
+
+_ON_A_SCROLL = {
+    "after-ladder": "only after capacitors, leads, windings, ground, volts and pressures are proved: a scroll starts unloaded, so needing a kit is itself a sign",
+    "freely": "freely, it spares the compressor",
+    "never": "never on a scroll",
+}
+_KIND = {"relay": "relay and capacitor, three wires", "two-wire": "two-wire, all in one"}
+
+
+def kit_offer(rules: HouseRules, is_scroll: bool) -> str:
+    """Whether and how a start kit is tried as a test, by the house rule. Source: [T] common practice, by house rule.
+
+    >>> kit_offer(HouseRules(scroll_kit="never"), True)
+    'House rule for a start kit: never on a scroll.'
+    """
+    how = f"{_KIND[rules.start_kit]}; " if not is_scroll or rules.scroll_kit != "never" else ""
+    when = _ON_A_SCROLL[rules.scroll_kit] if is_scroll else "as a test, after everything before it"
+    return f"House rule for a start kit: {how}{when}."

@@ -103,8 +103,8 @@ def _pair_findings(inputs: Inputs, motor: str, grounded: bool) -> Iterator[Findi
         if alike:
             pairs = pairs or dict(zip(PAIRS, unlabelled.values(), strict=True))
         else:
-            found, known = winding_id(unlabelled, motor)
-            yield found
+            labels, known = winding_id(unlabelled, motor)
+            yield labels
             if known is not None and not pairs:
                 pairs = known.pairs
     point = f"{motor}.r_s.ohm"

@@ -130,7 +130,8 @@ def winding_sum(
     if leads is not None:
         why += f" Leads of {say(numeric(leads))} Ω are taken off."
     allowed = band + BEYOND
-    verdict, step, needs = Verdict.GOOD, "", ()
+    verdict, step = Verdict.GOOD, ""
+    needs: tuple[str, ...] = ()
     if abs(residue) > REPEAT and abs(residue) >= allowed:
         verdict, step = Verdict.UNSURE, "So far apart it is a slip of the probes first: measure all three again on clean terminals."
     elif residue <= -allowed:

@@ -43,7 +43,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       </Heading>
       <Way visit={visit} defrost={defrost} disabled={finished} />
       {!finished && <Stamps visit={visit} defrost={defrost} />}
-      <Lanes defrost={defrost} findings={findings} />
+      <Lanes defrost={defrost} />
       <FindingLines label="What this run says" findings={findings} causes />
       {!finished && <Simulated visit={visit} control={visit.round.plate.defrost?.control ?? ""} />}
       <SwapGuide visit={visit} disabled={finished} />

@@ -4,7 +4,7 @@
  */
 import { Box, Flex, Text, useToken } from "@chakra-ui/react";
 
-import type { Finding, Round, Schemas } from "../../api/client";
+import type { Round, Schemas } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
 
 type Defrost = NonNullable<Round["defrost"]>;
@@ -14,9 +14,8 @@ const WIDE = 640;
 const LANE = 34;
 const HIGH = 8;
 const LOW = 26;
-const WORST_FIRST = ["stop", "bad", "unsure", "watch", "unjudged", "good"];
 
-export function Lanes({ defrost, findings }: { defrost: Defrost; findings: Finding[] }) {
+export function Lanes({ defrost }: { defrost: Defrost }) {
   const [ink, faint, rule, leafTint, leaf, copper] = useToken("colors", [
     "ink",
     "faint",
@@ -48,7 +47,7 @@ export function Lanes({ defrost, findings }: { defrost: Defrost; findings: Findi
       <Box flex="none" w="8.5rem">
         {lanes.map((lane) => (
           <Flex key={lane.name} h={`${LANE}px`} align="center" gap="2">
-            <Mark kind={verdictOf(lane, findings)} />
+            <Mark kind={lane.verdict ?? "none"} />
             <Text fontSize="sm" lineHeight="1.1">
               {lane.name}
               <Text as="span" display="block" fontSize="xs" color="faint">
@@ -131,12 +130,6 @@ function trace(startsHigh: boolean, edges: Lane["expected"], x: (s: number) => n
   let path = `M0 ${startsHigh ? HIGH : LOW}`;
   for (const { s, up } of edges) path += `H${x(s)}V${up ? HIGH : LOW}`;
   return `${path}H${to}`;
-}
-
-function verdictOf(lane: Lane, findings: Finding[]) {
-  const own = findings.filter(({ point }) => lane.findings.includes(point));
-  own.sort((one, two) => WORST_FIRST.indexOf(one.verdict) - WORST_FIRST.indexOf(two.verdict));
-  return own[0]?.verdict ?? "none";
 }
 
 function describe(defrost: Defrost): string {

@@ -4,7 +4,7 @@ import { useState } from "react";
 
 import type { VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
-import { Mark } from "../../drawing/Mark";
+import { Mark, markOf } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { capital } from "../../shell/words";
 import { Photos } from "../unit/Photos";
@@ -74,7 +74,7 @@ export function SwapGuide({ visit, disabled }: { visit: VisitShown; disabled: bo
       <WireMap visit={visit} guide={guide} disabled={disabled} />
       {proved && (
         <Flex gap="2" align="baseline" mt="3">
-          <Mark kind={proved.verdict} />
+          <Mark kind={markOf(proved.verdict)} />
           <Text>
             {proved.why} <b>{proved.next}</b>
           </Text>

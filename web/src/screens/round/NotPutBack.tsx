@@ -11,15 +11,7 @@ import { clock } from "../../shell/words";
 type Line = Schemas["LiftedShown"];
 type How = Schemas["LiftedHow"]["how"];
 
-export function NotPutBack({
-  visit,
-  lines,
-  disabled,
-}: {
-  visit: string;
-  lines: Line[];
-  disabled: boolean;
-}) {
+export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: Line[]; disabled: boolean }) {
   const open = lines.filter((line) => line.how === "");
   const [what, setWhat] = useDraft(`${visit} lifted`);
   return (

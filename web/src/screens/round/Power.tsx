@@ -39,15 +39,7 @@ export function PowerBadge({ power }: { power: Power }) {
   );
 }
 
-export function PowerPanel({
-  visit,
-  power,
-  disabled,
-}: {
-  visit: string;
-  power: Power;
-  disabled: boolean;
-}) {
+export function PowerPanel({ visit, power, disabled }: { visit: string; power: Power; disabled: boolean }) {
   const say = (state: "live" | "dead-claimed") =>
     send({ kind: "power", visit, body: { id: crypto.randomUUID(), state, at: new Date().toISOString() } });
   const dead = power.state.startsWith("dead");

@@ -1,7 +1,7 @@
 /** The round: stations down the left, the station at hand in the middle, what it says and what is still off at the right. */
 import { Box, Flex, Grid, Link, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
 import { useOutbox, waitingPoints } from "../../api/outbox";
@@ -17,12 +17,12 @@ import { PlateStation } from "../plate/PlateStation";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
 import { KeysHelp } from "./KeysHelp";
-import { Accused, Figures, Ladder } from "./Ladder";
 import { NotPutBack } from "./NotPutBack";
 import { firstOpen, firstOpenStation, pointState, type Station } from "./points";
 import { PowerBadge, PowerPanel } from "./Power";
 import { Rejudge } from "./Rejudge";
 import { StationRail } from "./StationRail";
+import { Figures, Standing } from "./Standing";
 import { StationSteps } from "./StationSteps";
 import { StopDialog } from "./StopDialog";
 import { useRoundKeys } from "./useRoundKeys";
@@ -30,13 +30,14 @@ import { WhatThisSays } from "./WhatThisSays";
 
 export default function RoundScreen() {
   const { visitId = "", station } = useParams();
+  const asked = useSearchParams()[0].get("point") ?? "";
   const visit = useVisit(visitId);
   if (visit.isPending) return <Notice>Opening the visit …</Notice>;
   if (visit.isError) return <Notice>{visit.error.message}</Notice>;
   const name = station ?? firstOpenStation(visit.data.round);
   const here = visit.data.round.stations.find((one) => one.name === name);
   if (here === undefined) return <Notice>This unit’s round has no station of that name.</Notice>;
-  return <Opened key={`${visitId} ${name}`} visit={visit.data} station={here} />;
+  return <Opened key={`${visitId} ${name} ${asked}`} visit={visit.data} station={here} />;
 }
 
 function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
@@ -44,7 +45,8 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
   const outbox = useOutbox();
   const [scale] = useScale();
   const go = useNavigate();
-  const [point, setPoint] = useState(() => firstOpen(round, station)?.point ?? "");
+  const [query] = useSearchParams();
+  const [point, setPoint] = useState(() => query.get("point") ?? firstOpen(round, station)?.point ?? "");
   const [lastKept, setLastKept] = useState("");
   const [help, setHelp] = useState(false);
   const stations = round.stations;
@@ -141,8 +143,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
         >
           <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
           {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
-          <Accused visit={visit} />
-          <Ladder visit={visit} />
+          <Standing visit={visit} />
           <Figures visit={visit} />
           <Rejudge visit={visit} />
           <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />

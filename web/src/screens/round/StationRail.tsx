@@ -5,7 +5,7 @@ import { Link } from "react-router";
 
 import type { VisitShown } from "../../api/client";
 import type { Refusal } from "../../api/outbox";
-import { Mark, type MarkKind } from "../../drawing/Mark";
+import { Mark, type MarkKind, markOf } from "../../drawing/Mark";
 import { pointState, type Station } from "./points";
 
 const Stop = chakra(Link);
@@ -110,5 +110,5 @@ function stationMarks(visit: VisitShown, station: Station, refused: Refusal[]): 
   const onPlate = visit.round.assessment.findings.filter(
     ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
   );
-  return onPlate.map(({ verdict }) => verdict);
+  return onPlate.map(({ verdict }) => markOf(verdict));
 }

@@ -4,7 +4,7 @@ import { useEffect, useRef } from "react";
 
 import type { Finding, Step, VisitShown } from "../../api/client";
 import type { Refusal } from "../../api/outbox";
-import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { Mark, markColour, markWord, markOf } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
 import { startTimer } from "../../api/timers";
 import { Button } from "../../shell/controls";
@@ -43,7 +43,7 @@ export function StationSteps({ visit, station, current, refused, choose, kept }:
       </Flex>
       {summary.map((finding) => (
         <Flex key={finding.point} gap="2" align="baseline" mb="3">
-          <Mark kind={finding.verdict} />
+          <Mark kind={markOf(finding.verdict)} />
           <Text>
             <b>{finding.point === "safe.dead" ? "Dead" : "Discharged"}:</b> {finding.why} {finding.next}
           </Text>
@@ -206,8 +206,8 @@ function StepRow(props: RowProps) {
 function Told({ finding }: { finding: Finding }) {
   return (
     <Text mt="1" fontSize="md">
-      <Text as="span" color={markColour(finding.verdict)} fontWeight="700" fontSize="lg" mr="2">
-        {capital(markWord(finding.verdict))}
+      <Text as="span" color={markColour(markOf(finding.verdict))} fontWeight="700" fontSize="lg" mr="2">
+        {capital(markWord(markOf(finding.verdict)))}
       </Text>
       {finding.why}
     </Text>

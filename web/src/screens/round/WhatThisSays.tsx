@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 
 import type { Finding, Round } from "../../api/client";
-import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { Mark, markColour, markOf, markWord } from "../../drawing/Mark";
 import { capital, clock } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
 import { findingsAt } from "./points";
@@ -47,9 +47,9 @@ function Says({ finding, title }: { finding: Finding; title: string }) {
   return (
     <Box display="grid" gap="2">
       <Flex align="center" gap="2">
-        <Mark kind={finding.verdict} size={18} />
-        <Text fontSize="xl" fontWeight="700" color={markColour(finding.verdict)}>
-          {capital(markWord(finding.verdict))}
+        <Mark kind={markOf(finding.verdict)} size={18} />
+        <Text fontSize="xl" fontWeight="700" color={markColour(markOf(finding.verdict))}>
+          {capital(markWord(markOf(finding.verdict)))}
         </Text>
         <Text className="num" fontSize="lg">
           {value} {finding.value != null && unit}
@@ -77,8 +77,8 @@ function Says({ finding, title }: { finding: Finding; title: string }) {
 }
 
 function percent(part: number): string {
-  if (part > 0 && part < 0.01) return "under 1 %";
-  if (part < 1 && part > 0.99) return "over 99 %";
+  if (part < 0.05) return "under 5 %";
+  if (part > 0.95) return "over 95 %";
   return `${Math.round(part * 100)} %`;
 }
 

@@ -1,7 +1,7 @@
 /** What is known of each point of a round: its reading, its finding, whether a write of it was refused. */
 import type { Finding, Round, Schemas, Step } from "../../api/client";
 import { isReadingAt, type Refusal } from "../../api/outbox";
-import type { MarkKind } from "../../drawing/Mark";
+import { markOf, type MarkKind } from "../../drawing/Mark";
 
 export type Entry = Schemas["EntryShown"];
 export type Station = Schemas["Station"];
@@ -16,13 +16,9 @@ export interface PointState {
   mark: MarkKind;
 }
 
-const WORST_FIRST = ["stop", "bad", "unsure", "watch", "unjudged", "good"];
-
-/** What was found at a point, the worst first. */
+/** What was found at a point; they come with the worst first. */
 export function findingsAt(round: Round, point: string): Finding[] {
-  return round.assessment.findings
-    .filter((one) => one.point === point)
-    .sort((one, two) => WORST_FIRST.indexOf(one.verdict) - WORST_FIRST.indexOf(two.verdict));
+  return round.assessment.findings.filter((one) => one.point === point);
 }
 
 export function pointState(round: Round, refused: Refusal[], visit: string, point: string): PointState {
@@ -30,7 +26,7 @@ export function pointState(round: Round, refused: Refusal[], visit: string, poin
   const entries = round.entries.filter((one) => one.point === point);
   const entry = entries.findLast((one) => one.stands);
   const refusal = refused.findLast((one) => isReadingAt(one, visit, point));
-  const mark = refusal ? "error" : (finding?.verdict ?? (entry ? "kept" : "none"));
+  const mark = refusal ? "error" : finding ? markOf(finding.verdict) : entry ? "kept" : "none";
   return { finding, others, entry, history: entries.filter((one) => one !== entry), refusal, mark };
 }
 

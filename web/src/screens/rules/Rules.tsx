@@ -5,7 +5,7 @@ import { useState } from "react";
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries, useHouseRules } from "../../api/queries";
-import { Mark, markColour, markWord } from "../../drawing/Mark";
+import { Mark, markColour, markWord, markOf } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
 import { Bar } from "../../shell/Bar";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
@@ -157,9 +157,9 @@ function OneChoice({ choice, value, disabled, choose }: ChoiceProps) {
               minW="0"
               wrap={{ base: "wrap", md: "nowrap" }}
             >
-              <Mark kind={finding.verdict} />
-              <Text color={markColour(finding.verdict)} fontWeight="700" w="5.5rem" flexShrink="0">
-                {capital(markWord(finding.verdict))}
+              <Mark kind={markOf(finding.verdict)} />
+              <Text color={markColour(markOf(finding.verdict))} fontWeight="700" w="5.5rem" flexShrink="0">
+                {capital(markWord(markOf(finding.verdict)))}
               </Text>
               <Box w="200px" flexShrink="0" display={{ base: "none", md: "block" }}>
                 <Tape finding={finding} small />

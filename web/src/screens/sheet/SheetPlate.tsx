@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 
 import type { Finding, VisitShown } from "../../api/client";
-import { Mark } from "../../drawing/Mark";
+import { Mark, markOf } from "../../drawing/Mark";
 import { PLATE_FIELDS, type PlateField } from "../plate/plateFields";
 import { key, typedFrom, type PlateTyped } from "../plate/plateForm";
 
@@ -51,7 +51,7 @@ export function PlateShown({ typed, findings }: { typed: PlateTyped; findings: F
       </SimpleGrid>
       {findings.map((finding) => (
         <Flex key={finding.point} gap="2" align="baseline" fontSize="sm">
-          <Mark kind={finding.verdict} size={12} />
+          <Mark kind={markOf(finding.verdict)} size={12} />
           <Text>
             {finding.why} <b>{finding.next}</b>
           </Text>

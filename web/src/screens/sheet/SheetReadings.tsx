@@ -2,7 +2,7 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 
 import type { VisitShown } from "../../api/client";
-import { Mark, markWord } from "../../drawing/Mark";
+import { Mark, markWord, markOf } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
 import { capital, clock } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
@@ -54,7 +54,7 @@ function Line({ visit, point, title }: { visit: VisitShown; point: string; title
       <Box>
         <Text>{title}</Text>
         <Text fontSize="sm" color="faint">
-          {finding && `${capital(markWord(finding.verdict))}. ${finding.why}`}
+          {finding && `${capital(markWord(markOf(finding.verdict)))}. ${finding.why}`}
           {entry && ` ${clock(entry.at)}, ${entry.by_whom}${entry.meter && `, ${entry.meter}`}.`}
           {finding && ` (${finding.rule}${finding.school ? `, ${finding.school}` : ""})`}
         </Text>

@@ -15,8 +15,8 @@ export function Compare(props: { unit: Schemas["UnitFile"]; visits: string[]; cl
   const rows = unit.points
     .map((history) => ({
       history,
-      before: history.readings.find(({ visit }) => visit === before.id)?.told,
-      after: history.readings.find(({ visit }) => visit === after.id)?.told,
+      before: history.readings.find(({ visit }) => visit === before.id),
+      after: history.readings.find(({ visit }) => visit === after.id),
     }))
     .filter((row) => row.before ?? row.after);
   return (
@@ -39,7 +39,7 @@ export function Compare(props: { unit: Schemas["UnitFile"]; visits: string[]; cl
           borderColor="rule"
         >
           <Text fontWeight="600">{row.history.title}</Text>
-          <Pair point={row.history.point} before={row.before} after={row.after} />
+          <Pair before={row.before} after={row.after} />
         </Grid>
       ))}
     </Box>

@@ -1,31 +1,18 @@
 /** Every point ever read on a unit: its latest reading on the tape, the ones before as a run of dots, and its drift in words. */
 import { Box, Flex, Grid, Heading, Text, useToken } from "@chakra-ui/react";
 
-import type { Finding, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
-import { Tape } from "../../drawing/Tape";
+import { Tape, type Taped } from "../../drawing/Tape";
 import { day, month } from "../../shell/words";
 
 export type PointHistory = Schemas["PointHistory"];
-export type Told = Schemas["Told"];
+type ReadThen = PointHistory["readings"][number];
 
-/** What a record keeps of a reading, as the tape draws it. */
-export function asFinding(point: string, told: Told): Finding {
-  return {
-    point,
-    rule: "",
-    verdict: told.verdict ?? "unjudged",
-    why: told.why ?? "",
-    unit: told.unit,
-    shown: told.value,
-    value: told.number,
-    low: told.low,
-    high: told.high,
-    watch_low: told.watch_low,
-    watch_high: told.watch_high,
-    nominal: told.nominal,
-    band: told.band,
-  } as Finding;
+/** A kept reading, as the tape draws it. */
+function asTaped({ told, tape }: ReadThen): Taped {
+  const { verdict, unit, value, number, low, high } = told;
+  return { verdict: verdict ?? "unjudged", unit, shown: value, value: number, low, high, tape };
 }
 
 export function History({ points }: { points: PointHistory[] }) {
@@ -33,7 +20,7 @@ export function History({ points }: { points: PointHistory[] }) {
   const measured = points
     .filter(({ point }) => !point.startsWith("safe."))
     .filter((one) => one.readings.some(({ told }) => told.number != null || told.value === "OL"))
-    .sort((one, two) => urgency(one) - urgency(two));
+    .sort((one, two) => (one.urgency ?? 3) - (two.urgency ?? 3));
   return (
     <Box as="section" aria-label="Readings over the years">
       <Heading as="h2" fontSize="md" mb="1">
@@ -45,13 +32,6 @@ export function History({ points }: { points: PointHistory[] }) {
       ))}
     </Box>
   );
-}
-
-function urgency({ readings, trend }: PointHistory): number {
-  const verdict = readings.at(-1)?.told.verdict ?? "good";
-  if (["stop", "bad"].includes(verdict)) return 0;
-  if (trend.crosses != null || ["unsure", "watch"].includes(verdict)) return 1;
-  return readings.length > 1 ? 2 : 3;
 }
 
 function PointLine({ history }: { history: PointHistory }) {
@@ -87,7 +67,7 @@ function PointLine({ history }: { history: PointHistory }) {
         </Text>
       </Text>
       <Box gridColumn={{ base: "2 / -1", md: "auto" }}>
-        <Tape finding={asFinding(history.point, told)} small />
+        <Tape finding={asTaped(last)} small />
         <Dots history={history} />
       </Box>
     </Grid>
@@ -154,24 +134,16 @@ function Dots({ history }: { history: PointHistory }) {
 }
 
 /** Two readings of a point one below the other, on the same tape. */
-export function Pair({
-  point,
-  before,
-  after,
-}: {
-  point: string;
-  before: Told | undefined;
-  after: Told | undefined;
-}) {
+export function Pair({ before, after }: { before: ReadThen | undefined; after: ReadThen | undefined }) {
   return (
     <Flex direction="column" gap="1">
-      {[before, after].map((told, place) => (
+      {[before, after].map((one, place) => (
         <Flex key={place} gap="3" align="center">
-          <Mark kind={told === undefined ? "none" : (told.verdict ?? "kept")} />
+          <Mark kind={one === undefined ? "none" : (one.told.verdict ?? "kept")} />
           <Text className="num" minW="7rem" fontWeight="600">
-            {told === undefined ? "not read" : `${told.value} ${told.unit}`}
+            {one === undefined ? "not read" : `${one.told.value} ${one.told.unit}`}
           </Text>
-          <Box flex="1">{told && <Tape finding={asFinding(point, told)} small />}</Box>
+          <Box flex="1">{one && <Tape finding={asTaped(one)} small />}</Box>
         </Flex>
       ))}
     </Flex>
