@@ -70,9 +70,13 @@ def _also(fault: Fault, seen: Observed, evidence: Mapping[Test, Observed], judge
     if fault.key == "stuck open":
         volts, coil = judged.inputs.number("contactor.coil.v"), evidence.get(Test.COIL_OHM)
         return volts is not None and (volts.number or 0) >= _PULLS_IN_V and coil is not None and coil.outcome == "good"
+    if fault.key == "valve stuck":  # a dead coil shifts nothing either
+        return Test.VALVE_COIL in evidence and evidence[Test.VALVE_COIL].outcome == "good"
     if fault.key == "pitted":
         return Test.INSECTS not in evidence or evidence[Test.INSECTS].outcome == "none"
     if fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
+        if seen.test is Test.RUN_START and judged.inputs.visit.plate.defrost.control == "time-temperature":
+            return True  # it counts as refused only with its switch proved closed, or jumpered
         return any(test in evidence and evidence[test].outcome == "good" for test in (Test.SWITCH, Test.COIL_SENSOR))
     return True
 

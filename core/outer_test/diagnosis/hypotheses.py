@@ -15,7 +15,7 @@ NOTHING = "nothing wrong"
 _PAIRS = (("herm weak", "run open"), ("coil shorted", "control fuse blown"), ("pitted", "locked"))
 _PAIR_SHARE = 0.04
 _LISTED_SHARE = 12.0
-SLIP = 0.02  # the chance that any one reading is simply wrong
+SLIP = 0.01  # the chance that any one reading is simply wrong
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,8 +55,7 @@ def hypotheses(visit: Visit, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothes
 
 
 def _all(visit: Visit, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
-    complaint = visit.complaint or ""
-    yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", {}, NOTHING_SHARE.get(complaint, NOTHING_SHARE[""]))
+    yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", {}, NOTHING_SHARE.get(visit.complaint or "", NOTHING_SHARE[""]))
     own = {fault.key: fault for fault in FAULTS if _has(fault, visit)}
     for fault in own.values():
         yield Hypothesis(fault.key, (fault,), fault.says, fault.shows, _share(fault, visit))
@@ -78,13 +77,26 @@ def _explaining(visit: Visit, aside: tuple[SetAside, ...]) -> Iterator[Lifted]:
             yield line
 
 
+# What a defrost is watched, or its parts are measured, for.
+_DEFROST_PARTS = frozenset({
+    Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY, Part.COIL_SWITCH, Part.COIL_SENSOR, Part.AMBIENT_SENSOR, Part.VALVE_COIL, Part.REVERSING_VALVE
+})  # fmt: skip
+
+
 def _share(fault: Fault, visit: Visit) -> float:
+    """A fault's share by the complaint. Where none is told, a defrost looked into tells as much: nobody watches one for nothing."""
+    if visit.complaint is None and fault.part in _DEFROST_PARTS and _defrost_looked_into(visit):
+        return max(fault.share.values())
     share = fault.share.get(visit.complaint or "", fault.share[""])
     if visit.began == "slowly" and fault.key in ("low charge", "herm weak", "worn", "fan tight", "drifted"):
         return share * 2
     if visit.began == "suddenly" and fault.key == "low charge":
         return share / 2
     return share
+
+
+def _defrost_looked_into(visit: Visit) -> bool:
+    return bool(visit.defrost_run) or any(reading.point.startswith("defrost.") for reading in visit.readings)
 
 
 def _has(fault: Fault, visit: Visit) -> bool:

@@ -14,7 +14,8 @@ from outer_test.visit import POINTS, Visit, absence_points, discharge_points
 T = Test
 # Where a test is entered, in the order it is done, and the minutes it takes [M].
 ENTRY: dict[Test, tuple[str, float]] = {
-    T.CASE: ("look.capacitor.case", 0.4), T.CAP_HERM: ("cap.herm.uf", 2.0), T.CAP_FAN: ("cap.fan.uf", 2.0), T.CAP_START: ("cap.start.uf", 2.0),
+    T.CASE: ("look.capacitor.case", 0.4), T.CAP_HERM: ("cap.herm.uf", 2.0), T.CAP_FAN: ("cap.fan.uf", 2.0),
+    T.CAP_START: ("cap.start.uf", 2.0),
     T.LEADS: ("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0),
     T.GROUND: ("winding.at winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm", 3.0),
     T.PAIRS: ("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0), T.FAN_GROUND: ("fan_winding.c_ground.ohm", 2.5),
@@ -25,12 +26,14 @@ ENTRY: dict[Test, tuple[str, float]] = {
     T.LINE_SIDE: ("contactor.line.v", 1.0), T.POLES: ("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5),
     T.ARMATURE: ("contactor.armature", 0.5), T.R_C: ("control.r_c.v", 1.0), T.CONTROL_FUSE: ("control.fuse.ohm", 2.0),
     T.STAT: ("control.stat_r_c.v", 4.0), T.STAT_Y: ("control.stat_y.v", 4.0), T.FLOAT: ("control.float", 1.5),
-    T.PRESSURE: ("control.pressure", 1.5), T.Y_IN: ("control.y_in.v", 1.0), T.Y_OUT: ("control.y_out.v", 1.0), T.COIL_V: ("contactor.coil.v", 1.0),
+    T.PRESSURE: ("control.pressure", 1.5), T.Y_IN: ("control.y_in.v", 1.0), T.Y_OUT: ("control.y_out.v", 1.0),
+    T.COIL_V: ("contactor.coil.v", 1.0),
     T.START: ("start.result", 2.0), T.PEAK: ("amps.compressor.peak_a", 2.0), T.COMPRESSOR_A: ("amps.compressor.run_a", 1.0),
-    T.FAN_STATE: ("fan.state", 0.4), T.FAN_A: ("amps.fan.run_a", 1.0), T.COIL_FACE: ("look.coil.face", 0.4), T.SEAT: ("look.sensor.seat", 0.8),
+    T.FAN_STATE: ("fan.state", 0.4), T.FAN_A: ("amps.fan.run_a", 1.0), T.COIL_FACE: ("look.coil.face", 0.4),
+    T.SEAT: ("look.sensor.seat", 0.8),
     T.SWITCH: ("defrost.coil.f defrost.switch.ohm", 3.0), T.COIL_SENSOR: ("defrost.coil.f defrost.coil_sensor.ohm", 3.0),
     T.AMBIENT_SENSOR: ("defrost.ambient.f defrost.ambient_sensor.ohm", 3.0), T.VALVE_COIL: ("defrost.valve_coil.ohm", 2.0),
-    T.AUX: ("aux.line.v amps.element1.a", 3.0),
+    T.VALVE_PROOF: ("defrost.valve_proof", 6.0), T.AUX: ("aux.line.v amps.element1.a", 3.0),
 }  # fmt: skip
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004

@@ -56,6 +56,7 @@ class Test(StrEnum):
     COIL_SENSOR = "coil sensor"
     AMBIENT_SENSOR = "ambient sensor"
     VALVE_COIL = "valve coil"
+    VALVE_PROOF = "valve proved by a jumper"
     RUN_START = "defrost started"
     RUN_VALVE = "valve shifted"
     RUN_FAN = "fan stopped in defrost"
@@ -80,7 +81,7 @@ _SEEN = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
     "look.wiring": Test.WIRING, "line.breaker": Test.BREAKER, "contactor.armature": Test.ARMATURE, "control.float": Test.FLOAT,
     "control.pressure": Test.PRESSURE, "start.result": Test.START, "fan.state": Test.FAN_STATE, "look.coil.face": Test.COIL_FACE,
-    "look.sensor.seat": Test.SEAT,
+    "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF,
 }  # fmt: skip
 # What is read as alive or dead: the test, and under how many volts it is dead.
 _ALIVE = {

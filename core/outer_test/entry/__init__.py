@@ -17,11 +17,11 @@ from outer_test.entry.vocabulary import AT_STATION, SAYINGS
 
 __all__ = [
     "AT_STATION",
+    "SAYINGS",
     "LeftOver",
     "LogRow",
     "Mapping",
     "RowProblem",
-    "SAYINGS",
     "TypedProblem",
     "columns_of",
     "delimiter_of",

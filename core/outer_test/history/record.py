@@ -44,8 +44,8 @@ class Told:
 
 @dataclass(frozen=True, slots=True)
 class ReadThen:
-    """One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on, `tape` is where it
-    stands on its strip."""
+    """One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on,
+    `tape` is where it stands on its strip."""
 
     at: datetime
     visit: str

@@ -9,8 +9,10 @@ from outer_test.judgement.tape import Tape, tape_of
 from outer_test.judgement.verdict import WORST_FIRST, Verdict, worst
 
 __all__ = [
-    "Cuts",
     "DEFAULT",
+    "SCHOOLS",
+    "WORST_FIRST",
+    "Cuts",
     "Finding",
     "HouseRules",
     "IntervalSchool",
@@ -20,10 +22,8 @@ __all__ = [
     "Replacement",
     "ReplacementSchool",
     "Rule",
-    "SCHOOLS",
     "Tape",
     "Verdict",
-    "WORST_FIRST",
     "does_not_apply",
     "judged",
     "place",

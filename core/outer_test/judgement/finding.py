@@ -35,7 +35,8 @@ class Finding:
 
     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
     `school` the house rule it was judged by, `causes` everything listed that explains what was seen, `mark` the handbook's mark
-    behind the source, `tape` where everything stands on its strip. A finding judges a reading and accuses no part. `verdict` is None where the rule does not apply to this unit.
+    behind the source, `tape` where everything stands on its strip. A finding judges a reading and accuses no part. `verdict` is
+    None where the rule does not apply to this unit.
     """
 
     point: str

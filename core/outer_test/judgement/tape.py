@@ -95,7 +95,8 @@ def tape_of(
     watched += [Stretch(at(good[1]), at(outer[1]))] if outer[1] is not None else []
     return Tape(
         at(good[0]), at(good[1]), tuple(Limit(at(one), f"{one:.4g}") for one in outer if one is not None),
-        tuple(one for one in watched if one.end > one.start), None if nominal is None else at(nominal), None if shown is None else at(shown),
+        tuple(one for one in watched if one.end > one.start), None if nominal is None else at(nominal),
+        None if shown is None else at(shown),
         off, Stretch(at(ends[0]), at(ends[-1])) if ends and shown is not None and off == 0 else None, _ticks(start, end),
     )  # fmt: skip
 

@@ -18,11 +18,11 @@ from outer_test.measurement.temperature import celsius, from_kelvin, kelvin
 from outer_test.measurement.value import ValueProblem, exact, parse_value, say
 
 __all__ = [
+    "LEAST_RATIO",
+    "MOST_TURNS",
     "Accuracy",
     "DecisionSchool",
     "FieldProblem",
-    "LEAST_RATIO",
-    "MOST_TURNS",
     "Measured",
     "Record",
     "ValueProblem",

@@ -115,7 +115,7 @@ def turns_to_decide(reading: Measured, low: Decimal | None, high: Decimal | None
 
     >>> from outer_test.measurement.meter import measure
     >>> turns_to_decide(measure("0.7", unit="a"), Decimal("0.66"), Decimal("0.74"))
-    8
+    6
     """
     if reading.number is None:
         return None

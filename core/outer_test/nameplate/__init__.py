@@ -19,6 +19,8 @@ from outer_test.nameplate.recovery import STANDARD_SIZES, last_digit, recovered_
 from outer_test.nameplate.shipped_boards import SHIPPED, is_generic
 
 __all__ = [
+    "SHIPPED",
+    "STANDARD_SIZES",
     "AuxHeat",
     "BlowerCapacitor",
     "Compressor",
@@ -30,8 +32,6 @@ __all__ = [
     "Light",
     "Plate",
     "RunCapacitor",
-    "SHIPPED",
-    "STANDARD_SIZES",
     "SensorPoint",
     "StartCapacitor",
     "has_shift_delay",

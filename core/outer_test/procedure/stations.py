@@ -25,7 +25,8 @@ LEAST_BLEED_S = 10
 # Points in working order, by what a unit has.
 _SAFE = (
     "safe.tester_before safe.line.v safe.l1_ground.v safe.l2_ground.v safe.l2_l3.v safe.l1_l3.v safe.l3_ground.v safe.load.v "
-    "safe.load_l1_ground.v safe.load_l2_ground.v safe.load_l2_l3.v safe.load_l1_l3.v safe.load_l3_ground.v safe.tester_after safe.c_herm.vdc safe.c_fan.vdc safe.herm_fan.vdc safe.start.vdc safe.bus.vdc safe.control.v"
+    "safe.load_l1_ground.v safe.load_l2_ground.v safe.load_l2_l3.v safe.load_l1_l3.v safe.load_l3_ground.v safe.tester_after "
+    "safe.c_herm.vdc safe.c_fan.vdc safe.herm_fan.vdc safe.start.vdc safe.bus.vdc safe.control.v"
 )
 _LOOK = "look.capacitor.case look.contactor.faces look.contactor.insects look.wiring look.coil.face look.sensor.seat look.board.lights"
 _BOARD_LIGHTS = "look.board.colour look.board.flashes"
@@ -44,7 +45,10 @@ _LINE = (
     "line.breaker line.disconnect.v line.fuse1.ohm line.fuse2.ohm line.fuse1.v line.fuse2.v line.l1_l2.v line.l1_ground.v line.l2_ground.v"
 )
 _THREE_PHASE = "line.l2_l3.v line.l1_l3.v"
-_CONTROL = "control.r_c.v control.fuse.ohm control.stat_r_c.v control.stat_y.v control.display control.stat_g.v control.blower control.float control.pressure"
+_CONTROL = (
+    "control.r_c.v control.fuse.ohm control.stat_r_c.v control.stat_y.v control.display control.stat_g.v "
+    "control.blower control.float control.pressure"
+)
 _BOARD = "control.y_in.v control.delay control.y_out.v"
 _CONTACTOR_LIVE = "contactor.coil.v contactor.line.v contactor.load.v contactor.armature"
 _THIRD_POLE = "contactor.pole3.drop_v contactor.pole3.a"
@@ -185,7 +189,8 @@ def _capacitors(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Step, ..
         for section in sections
         if verdicts.get(f"cap.{section}.uf") is Verdict.BAD or f"cap.new_{section}.uf" in read
     ]
-    return (*own, *_steps("cap.case_ground.ohm"), *start, *new)
+    case = _steps("cap.case_ground.ohm") if sections else ()
+    return (*own, *case, *start, *new)
 
 
 def _windings(visit: Visit) -> tuple[Step, ...]:

@@ -89,7 +89,7 @@ def school_examples() -> tuple[ChoiceExample, ...]:
 
     >>> drop = next(one for one in school_examples() if one.choice == "contact_drop")
     >>> [(one.school, one.finding.verdict.value) for one in drop.schools]
-    [('volts', 'watch'), ('strict-volts', 'bad'), ('heat', 'bad')]
+    [('volts', 'watch'), ('strict-volts', 'bad'), ('heat', 'watch')]
     """
     return tuple(_choice(name, words) for name, words in SCHOOLS.items())
 

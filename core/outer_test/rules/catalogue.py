@@ -1,28 +1,50 @@
 """Every rule there is, collected from the files that own them."""
 
+from importlib import import_module
+
 from outer_test.judgement import Rule
-from outer_test.rules.capacitors import CAP_BENCH, CAP_FIT, CAP_INSTALLED, CAP_LOAD, CAP_NEW, CAP_START, CAP_VOLTS
-from outer_test.rules.contactor import COIL_OHM, COIL_VOLTS, CONTACTOR_FIT, POLE_DROP, POLE_THROUGH
-from outer_test.rules.defrost import BOARD_LIGHTS, BOARD_SWAP, SENSOR_OHM, SEQUENCE, SWITCH_STATE, VALVE_COIL
-from outer_test.rules.look_over import BUTTON_UP, CAP_CASE, FACES, LOOK_OVER, SENSOR_SEAT
-from outer_test.rules.make_safe import ABSENCE, STORED_ENERGY
-from outer_test.rules.nameplate import CONDUCTOR, PLATE_LRA, PLATE_MCA, PLATE_MOP, PROTECTION
-from outer_test.rules.power_up import BOARD_PASS, CONTROL_TRACE, FUSE, LINE_TRACE, LINE_VOLTS, UNBALANCE
-from outer_test.rules.start_and_run import ELEMENT_AMPS, KIT_EFFECT, RUN_AMPS, START_AMPS, START_SAG, TOTAL_AMPS
-from outer_test.rules.windings import (
-    INSULATION,
-    LEAD_THROUGH,
-    THREE_PHASE,
-    WINDING_GROUND,
-    WINDING_ID,
-    WINDING_OPEN,
-    WINDING_SHORT,
-    WINDING_SUM,
-)
+
+# In the order of the round. By name, as a file may be called what its main function is called.
+_FILES = [
+    "taken",
+    "nameplate",
+    "make_safe.absence",
+    "make_safe.stored_energy",
+    "look_over",
+    "capacitors.fitted",
+    "capacitors.bench",
+    "capacitors.start",
+    "capacitors.replacement",
+    "capacitors.under_load",
+    "contactor.coil",
+    "contactor.poles",
+    "contactor.replacement",
+    "windings.leads",
+    "windings.pairs",
+    "windings.open",
+    "windings.baseline",
+    "windings.ground",
+    "windings.three_phase",
+    "power_up.line_volts",
+    "power_up.line_trace",
+    "power_up.fuse",
+    "power_up.unbalance",
+    "power_up.control_trace",
+    "start_and_run.start",
+    "start_and_run.kit",
+    "start_and_run.running",
+    "start_and_run.aux_heat",
+    "defrost.coil_switch",
+    "defrost.sensor",
+    "defrost.valve_coil",
+    "defrost.run_context",
+    "defrost.board_lights",
+    "defrost.board_swap",
+]
 
 RULES: dict[str, Rule] = {
     rule.name: rule
-    for rule in (
-        PLATE_MCA, PLATE_MOP, PLATE_LRA, PROTECTION, CONDUCTOR, ABSENCE, STORED_ENERGY, CAP_INSTALLED, CAP_BENCH, CAP_CASE, CAP_START, CAP_NEW, CAP_FIT, FACES, SENSOR_SEAT, CAP_LOAD, CAP_VOLTS, COIL_OHM, COIL_VOLTS, POLE_THROUGH, POLE_DROP, CONTACTOR_FIT, LEAD_THROUGH, WINDING_ID, WINDING_SUM, WINDING_OPEN, WINDING_SHORT, WINDING_GROUND, INSULATION, THREE_PHASE, UNBALANCE, LINE_VOLTS, LINE_TRACE, FUSE, CONTROL_TRACE, BOARD_PASS, RUN_AMPS, TOTAL_AMPS, START_AMPS, START_SAG, KIT_EFFECT, ELEMENT_AMPS, BUTTON_UP, SWITCH_STATE, SENSOR_OHM, VALVE_COIL, SEQUENCE, BOARD_LIGHTS, BOARD_SWAP, LOOK_OVER,
-    )
+    for file in _FILES
+    for rule in vars(import_module(f"outer_test.rules.{file}")).values()
+    if isinstance(rule, Rule)
 }  # fmt: skip

@@ -213,7 +213,7 @@ def protection(plate: Plate) -> Finding:
 
     if fuse is not None and plate.mca is not None and plate.mop is not None and plate.mca > plate.mop:
         why = f"MOP {say(plate.mop)} A is below MCA {say(plate.mca)} A, which no plate says: one of them is misread."
-        return found(Verdict.UNSURE, why, "Read MCA and MOP again.")
+        return judged(point, PROTECTION, Verdict.UNSURE, why, unit="A", value=fuse, next="Read MCA and MOP again.")
     if fuse is not None and plate.mop is not None and fuse > plate.mop:
         why = f"{say(fuse)} A is installed where the plate allows {say(plate.mop)} A at most: the wire can burn before it opens."
         return found(Verdict.BAD, why, "Have it changed to the plate's MOP or less, to local code.")

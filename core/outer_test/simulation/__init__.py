@@ -5,9 +5,9 @@ from outer_test.simulation.numbers import next_readings
 from outer_test.simulation.simulated_defrost import FAULTS, Fault, can_have, simulate_defrost
 
 __all__ = [
+    "FAULTS",
     "Board",
     "BoardInput",
-    "FAULTS",
     "Fault",
     "can_have",
     "next_readings",

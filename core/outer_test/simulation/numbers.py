@@ -21,9 +21,10 @@ def next_readings(plate: Plate, fault: Fault) -> tuple[tuple[Reading, ...], dict
     at_valve = Reading("defrost.valve_coil.v", "25.6")
     aux = Reading("defrost.aux_call.v", "0.0" if fault == "no-aux-call" else "25.9")
     beside = Reading("defrost.coil.f", f"{WARM_F:.0f}")
+    proof = {"defrost.valve_proof": "no" if fault in ("valve-coil-dead", "valve-stuck") else "shifts"}
     if plate.defrost.control == "time-temperature":
         stays = fault == "switch-stuck-closed"
-        return (coil, at_valve, aux, beside, Reading("defrost.switch.ohm", "0.3" if stays else "OL")), {}
+        return (coil, at_valve, aux, beside, Reading("defrost.switch.ohm", "0.3" if stays else "OL")), proof
     reads = WARM_F - DRIFT_F if fault == "sensor-drifted" else WARM_F
     ohm = Reading("defrost.coil_sensor.ohm", f"{curve_of(plate.defrost).ohm(reads):.0f}")
-    return (coil, at_valve, aux, beside, ohm), {"look.sensor.seat": "slipped" if fault == "sensor-slipped" else "seated"}
+    return (coil, at_valve, aux, beside, ohm), proof | {"look.sensor.seat": "slipped" if fault == "sensor-slipped" else "seated"}

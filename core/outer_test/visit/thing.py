@@ -111,7 +111,33 @@ JUMPERS = (
     Thing.SECOND_CONTACTOR_PUSHED,
 )
 _SAME = {"wires": "wire", "lead": "wire", "leads": "wire", "fuses": "fuse", "panels": "panel", "jumpered": "jumper", "cap": "capacitor"}
-_FILLER = frozenset("a an the is are was were off lifted pulled out unplugged removed on in disconnected taken put by from at of s".split())
+_FILLER = frozenset(
+    [
+        "a",
+        "an",
+        "the",
+        "is",
+        "are",
+        "was",
+        "were",
+        "off",
+        "lifted",
+        "pulled",
+        "out",
+        "unplugged",
+        "removed",
+        "on",
+        "in",
+        "disconnected",
+        "taken",
+        "put",
+        "by",
+        "from",
+        "at",
+        "of",
+        "s",
+    ]
+)
 
 
 def words_for(thing: Thing) -> str:

@@ -71,6 +71,7 @@ def discharge_points(visit: Visit) -> tuple[str, ...]:
 def absence_points(visit: Visit) -> tuple[str, ...]:
     """The voltages whose absence is proved at the contactor: three phase, every phase to every other and to ground, both sides.
 
+    >>> from outer_test.nameplate import Plate
     >>> len(absence_points(Visit())), len(absence_points(Visit(plate=Plate(phase=3))))
     (6, 12)
     """

@@ -130,7 +130,7 @@ class Section5Capacitors(Cuts):
         self.one_point("cap-volts", "cap.herm.load_v", "440 good,441 watch,484 watch,485 bad", also=[("cap.herm.load_a", "9.0")])
 
     def test_start_capacitor(self) -> None:
-        self.one_point("cap-start", "cap.start.uf", "189 good,188 bad,227 good,228 bad,208 good")
+        self.one_point("cap-start", "cap.start.uf", "189 good,188 bad,227 good,228 watch,208 good")
 
     def test_a_new_part_is_measured(self) -> None:
         self.one_point("cap-new", "cap.new_herm.uf", "55.0 good,51.6 bad,58.4 bad")
@@ -146,9 +146,11 @@ class Section6Contactor(Cuts):
             "coil-volts", "contactor.coil.v", "20.3 bad,20.4 watch,21.9 watch,22.0 good,28.0 good,28.1 watch,30.0 watch,30.1 bad"
         )
 
-    def test_low_coil_volts_accuse_the_supply_not_the_coil(self) -> None:
-        judged = assess(read(UNIT, ("contactor.coil.v", "12.0")))
-        self.assertFalse([one for one in judged.accused if "coil" in one.part or "contactor" in one.part])
+    def test_a_coil_for_other_volts(self) -> None:
+        # 120 V: the ohms by (120 ÷ 24)² = 25, the volts by 5.
+        line = Visit(plate=replace(PLATE, contactor=Contactor(poles=2, amps=40, coil_v=120)))
+        self.one_point("coil-ohm", "contactor.coil.ohm", "74 bad,75 watch,124 watch,125 good,750 good,751 watch,3760 bad", line)
+        self.one_point("coil-volts", "contactor.coil.v", "101 bad,102 watch,110 good,140 good,150 watch,151 bad", line)
 
     def test_drop_by_each_school(self) -> None:
         amps = [("contactor.pole1.a", "19.1")]  # full load, so that scaling changes nothing
@@ -160,15 +162,16 @@ class Section6Contactor(Cuts):
             self.one_point("pole-drop", "contactor.pole1.drop_v", rows, visit, amps)
 
     def test_drop_by_heat(self) -> None:
-        # 3.412 BTU/h a watt: 1 BTU/h is 0.01534 V and 5 BTU/h 0.0767 V at 19.1 A.
+        # 3.412 BTU/h a watt: 1 BTU/h is 0.01534 V and 9 BTU/h 0.1381 V at 19.1 A.
         visit = replace(UNIT, rules=HouseRules(contact_drop="heat"))
         self.one_point(
-            "pole-drop", "contactor.pole1.drop_v", "0.015 good,0.016 watch,0.076 watch,0.077 bad", visit, [("contactor.pole1.a", "19.1")]
+            "pole-drop", "contactor.pole1.drop_v", "0.015 good,0.016 watch,0.138 watch,0.139 bad", visit, [("contactor.pole1.a", "19.1")]
         )
 
     def test_a_small_drop_at_a_small_current_is_scaled_to_full_load(self) -> None:
-        # 0.05 V at 4.0 A is 0.239 V at 19.1 A.
-        self.one_point("pole-drop", "contactor.pole1.drop_v", "0.05 watch,0.03 good", also=[("contactor.pole1.a", "4.0")])
+        # 0.0500 V at 4.80 A is 0.199 V at 19.1 A, 0.0499 at 4.20 A (under a quarter) proves nothing; the whole band must be past 0.2 V.
+        self.one_point("pole-drop", "contactor.pole1.drop_v", "0.0500 good", also=[("contactor.pole1.a", "4.80")])
+        self.one_point("pole-drop", "contactor.pole1.drop_v", "0.0499 unjudged,0.0600 watch", also=[("contactor.pole1.a", "4.20")])
 
     def test_an_open_contact(self) -> None:
         visit = replace(UNIT, readings=(Reading("contactor.pole1.drop_v", "238"),), seen={"contactor.armature": "in"})
@@ -183,27 +186,28 @@ class Section6Contactor(Cuts):
 
 class Section7Windings(Cuts):
     def test_leads(self) -> None:
-        self.one_point("lead-through", "lead.c.ohm", "0.1 good,0.5 good,OL bad,closed good,open bad")
+        self.one_point("lead-through", "lead.c.ohm", "0.1 good,0.5 good,0.6 unsure,1.0 unsure,1.1 bad,OL bad,closed unsure,open bad")
 
     def test_ground(self) -> None:
+        through = Reading("winding.leads.ohm", "0.2")
         for text, top, verdict in (
-            ("OL", 1e6, "good"), ("OL", 4e7, "good"), ("OL", 4e5, "unsure"), ("OL", None, "unsure"),
+            ("OL", 1e6, "good"), ("OL", 4e7, "good"), ("OL", 4e5, "unsure"), ("OL", None, "good"), ("open", None, "unsure"),
         ):  # fmt: skip
-            visit = replace(UNIT, readings=(Reading("winding.c_ground.ohm", text, top=top),))
+            visit = replace(UNIT, readings=(through, Reading("winding.c_ground.ohm", text, top=top)))
             self.assertEqual(told(visit, "winding-ground").verdict.value, verdict, f"{text} of {top}")
-        for text in ("0.2", "1200", "499000", "500000", "closed"):
+        for text in ("0.2", "1200", "499000", "closed"):
             judged = assess(read(UNIT, ("winding.c_ground.ohm", text)))
             self.assertEqual(judged.overall.value, "stop", text)
-        self.one_point("winding-ground", "winding.c_ground.ohm", "510000 watch,900000 watch")
+        self.one_point("winding-ground", "winding.c_ground.ohm", "500000 watch,19900000 watch,20000000 good")
 
     def test_insulation(self) -> None:
         self.one_point("insulation", "winding.insulation.mohm", "100 good,99 watch,20 watch,19 watch,0.5 watch")
         self.assertEqual(assess(read(UNIT, ("winding.insulation.mohm", "0.4"))).overall.value, "stop")
 
     def test_the_sum(self) -> None:
-        # Three readings to 0.01 Ω: the bands add up to 0.015 Ω.
+        # Three readings to 0.01 Ω by one meter: 1½ last digits are 0.015 Ω, and beyond that by under 0.05 Ω is good still.
         run, start = ("winding.c_r.ohm", "0.60"), ("winding.c_s.ohm", "1.90")
-        self.one_point("winding-sum", "winding.r_s.ohm", "2.50 good,2.49 good,2.51 good,2.40 unsure,2.60 unsure", also=[run, start])
+        self.one_point("winding-sum", "winding.r_s.ohm", "2.50 good,2.44 good,2.56 good,2.43 unsure,2.57 unsure", also=[run, start])
 
     def test_overload_open(self) -> None:
         def at_terminals(shell: str, off: str) -> str:
@@ -218,7 +222,7 @@ class Section7Windings(Cuts):
         )
 
     def test_at_the_plug_an_open_pair_is_only_watched(self) -> None:
-        pairs = [("winding.c_r.ohm", "OL"), ("winding.c_s.ohm", "OL"), ("winding.r_s.ohm", "OL")]
+        pairs = [("winding.leads.ohm", "0.2"), ("winding.c_r.ohm", "OL"), ("winding.c_s.ohm", "OL"), ("winding.r_s.ohm", "OL")]
         self.assertEqual(told(read(UNIT, *pairs, winding__at="plug"), "winding-open").verdict.value, "watch")
         self.assertEqual(told(read(UNIT, *pairs, winding__at="terminals"), "winding-open").verdict.value, "bad")
 
@@ -232,21 +236,33 @@ class Section8Running(Cuts):
 
     def test_run_amps(self) -> None:
         # 17.9 A: 0.40 is 7.16 A, 0.50 is 8.95 A.
-        self.one_point("run-amps", "amps.compressor.run_a", "7.1 bad,7.2 watch,8.9 watch,9.0 good,17.9 good,18.0 bad")
+        self.one_point(
+            "run-amps",
+            "amps.compressor.run_a",
+            "7.1 watch,7.2 watch,8.9 watch,9.0 good,17.9 good,18.0 watch,18.6 bad,67.1 bad,67.2 bad,0.5 bad",
+        )
         computed = replace(UNIT, rules=HouseRules(plate_amps="computed"))
         # 1.10 is 19.69 A, 1.56 is 27.92 A.
-        self.one_point("run-amps", "amps.compressor.run_a", "17.9 good,18.0 watch,27.9 watch,28.0 bad", computed)
+        self.one_point("run-amps", "amps.compressor.run_a", "17.9 good,18.0 watch,27.9 watch,28.0 bad,67.2 bad", computed)
 
     def test_low_stage_has_no_low_limit(self) -> None:
         two = Visit(plate=replace(PLATE, compressor=replace(PLATE.compressor, stages=2)))
         self.assertEqual(told(read(two, ("amps.compressor.run_a", "5.0"), amps__stage="low"), "run-amps").verdict.value, "good")
-        self.assertEqual(told(read(two, ("amps.compressor.run_a", "5.0"), amps__stage="high"), "run-amps").verdict.value, "bad")
+        self.assertEqual(told(read(two, ("amps.compressor.run_a", "5.0"), amps__stage="high"), "run-amps").verdict.value, "watch")
+        self.assertEqual(told(read(two, ("amps.compressor.run_a", "5.0")), "run-amps").verdict.value, "unjudged")
+
+    def test_low_amps_are_bad_only_with_weather_that_loads_it(self) -> None:
+        for outdoor, verdict in ((None, "watch"), (34, "watch"), (35, "bad"), (69, "watch"), (70, "bad")):
+            visit = replace(read(UNIT, ("amps.compressor.run_a", "7.1")), conditions=Conditions(outdoor_f=outdoor))
+            self.assertEqual(told(visit, "run-amps").verdict.value, verdict, f"{outdoor} °F")
+        cold = replace(read(UNIT, ("amps.compressor.run_a", "8.0")), conditions=Conditions(outdoor_f=34))
+        self.assertEqual(told(cold, "run-amps").verdict.value, "good", "0.45 of RLA in the cold")
 
     def test_fan_amps(self) -> None:
-        self.one_point("run-amps", "amps.fan.run_a", "0.47 watch,0.48 good,1.20 good,1.21 bad")
+        self.one_point("run-amps", "amps.fan.run_a", "0.47 watch,0.48 good,1.20 good,1.21 watch,1.26 bad,0.00 bad")
 
     def test_the_handbooks_coarse_clamp(self) -> None:
-        # 0.7 A read to 0.1 A is ±7 %: it cannot judge a ±6 % capacitor.
+        # 0.7 A read to 0.1 A is 0.5 to 0.9 A by a usual meter: it cannot judge a ±6 % capacitor.
         visit = read(UNIT, ("cap.fan.load_a", "0.7"), ("cap.fan.load_v", "247.5"))
         self.assertEqual(told(visit, "cap-load", "cap.fan.load_a").verdict.value, "unsure")
 
@@ -257,10 +273,10 @@ class Section8Running(Cuts):
             visit = replace(UNIT, readings=tuple(readings), seen={"start.result": result})
             return next(one.verdict.value for one in assess(visit).findings if one.rule == "start-amps")
 
-        # 96 A locked: 0.85 is 81.6 A.
+        # Volts not read: 0.93 of the rated line, so 0.85 of LRA 96 A is 75.9 A and 1.15 is 102.7 A.
         self.assertEqual([started(time, "60") for time in ("0.5", "0.6", "1.0", "1.1")], ["good", "watch", "watch", "bad"])
-        self.assertEqual([started("", peak) for peak in ("81.5", "81.6", "96")], ["good", "watch", "watch"])
-        self.assertEqual(started("", "70", by="max-hold"), "watch")
+        self.assertEqual([started("", peak) for peak in ("96", "102.6", "102.7")], ["good", "good", "watch"])
+        self.assertEqual([started("", peak, by="max-hold") for peak in ("75.8", "75.9")], ["good", "watch"])
         self.assertEqual([started("", peak, result="hummed") for peak in ("82", "60")], ["bad", "bad"])
 
     def test_sag(self) -> None:
@@ -268,19 +284,26 @@ class Section8Running(Cuts):
         self.one_point("start-sag", "line.starting.v", "216 good,215 watch,178 watch,177 bad", also=[("line.l1_l2.v", "240")])
 
     def test_kit_effect(self) -> None:
-        def off(before: str, after: str) -> str:
+        def off(before: str, after: str, by: str, result: str = "started") -> str:
             peaks = (
-                Reading("amps.compressor.peak_a", before, by="inrush", fitted="none"),
-                Reading("amps.compressor.peak_a", after, by="inrush", fitted="relay"),
+                Reading("amps.compressor.peak_a", before, by=by, fitted="none"),  # type: ignore[arg-type]
+                Reading("amps.compressor.peak_a", after, by=by, fitted="relay"),  # type: ignore[arg-type]
             )
-            return told(replace(UNIT, readings=peaks), "kit-effect").verdict.value
+            return told(replace(UNIT, readings=peaks, seen={"start.result": result}), "kit-effect").verdict.value
 
-        self.assertEqual([off("90", "75"), off("90", "76"), off("60", "48"), off("60", "49"), off("60", "61")],
-                         ["good", "watch", "good", "watch", "bad"])  # fmt: skip
+        def all_of(by: str, *pairs: tuple[str, str]) -> list[str]:
+            return [off(*pair, by) for pair in pairs]
+
+        floor = all_of("max-hold", ("90", "75"), ("90", "76"), ("60", "48"), ("60", "49"), ("60", "58"), ("60", "64"))
+        self.assertEqual(floor, ["good", "watch", "good", "watch", "watch", "bad"])
+        self.assertEqual(all_of("inrush", ("90", "85.5"), ("90", "86"), ("60", "64")), ["good", "watch", "watch"])
+        self.assertEqual(off("90", "60", "inrush", "hummed"), "watch", "tried, and still hums")
 
     def test_elements(self) -> None:
-        # 4800 ÷ 240 = 20 A, ±10 %.
-        self.one_point("element-amps", "amps.element1.a", "18.0 good,22.0 good,17.9 watch,22.1 watch,0.0 bad")
+        # 4800 ÷ 240 = 20 A, ±10 % good, 0.8 to 1.15 watch.
+        rows = "18.0 good,22.0 good,17.9 watch,22.1 watch,16.0 watch,15.9 bad,23.0 watch,23.1 bad,0.0 bad"
+        self.one_point("element-amps", "amps.element1.a", rows, also=[("aux.line.v", "240")])
+        self.one_point("element-amps", "amps.element1.a", "20.0 unjudged")
 
 
 class Section9Defrost(Cuts):
@@ -302,7 +325,7 @@ class Section9Defrost(Cuts):
             ).verdict.value
 
         self.assertEqual([sensor("10000", beside) for beside in ("77", "80", "83", "90")], ["good", "good", "watch", "unsure"])
-        self.assertEqual([sensor("OL", "77"), sensor("0", "77")], ["bad", "bad"])
+        self.assertEqual([sensor("OL", "77"), sensor("0", "77"), sensor("999", "77")], ["bad", "unsure", "unsure"])
         own = Visit(plate=replace(DEMAND, defrost=replace(DEMAND.defrost, sensor_r25_ohm=10000, sensor_b_k=3950)))
         far = read(own, ("defrost.coil_sensor.ohm", "10000"), ("defrost.coil.f", "90"))
         self.assertEqual(told(far, "sensor-ohm", "defrost.coil_sensor.ohm").verdict.value, "bad", "on the unit's own curve")

@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.stats import norm
 
-from outer_test.measurement import Accuracy, ValueProblem, confidence, decide, measure, measured, parse_value
+from outer_test.measurement import Accuracy, ValueProblem, by_one_meter, confidence, decide, measure, measured, parse_value
 
 DIGITS = st.decimals(min_value=0, max_value=200, places=2).map(str)
 
@@ -44,14 +44,34 @@ class Deciding(unittest.TestCase):
         self.assertEqual(decide(wide, D(50), D(51)), "below")  # ratio ½ ÷ 4 is far below 1, and still it decides
 
     def test_handbook_fan_motor_cannot_judge_a_six_percent_capacitor(self) -> None:
-        # Handbook section 2: 0.7 A read to 0.1 A is ±7 %; it can tell that the motor is under 1.2 A.
-        self.assertEqual(decide(measure("0.7"), D("0.658"), D("0.742")), "unsure")
-        self.assertEqual(decide(measure("0.7"), None, D("1.2")), "inside")
+        # Handbook section 2: 0.7 A read to 0.1 A is 0.5 to 0.9 A by a usual meter; it can tell that the motor is under 1.2 A.
+        motor = measure("0.7", unit="a")
+        self.assertEqual((round(motor.low or 0, 1), round(motor.high or 0, 1)), (D("0.5"), D("0.9")))
+        self.assertEqual(decide(motor, D("0.658"), D("0.742")), "unsure")
+        self.assertEqual(decide(motor, None, D("1.2")), "inside")
 
-    def test_two_sided_ratio_of_exactly_one_lets_the_value_decide(self) -> None:
-        # ½ (51 − 50) ÷ 0.5 = 1.
-        self.assertEqual(decide(measure("50"), D("50"), D("51")), "inside")
-        self.assertEqual(decide(measure("50"), D("50.01"), D("51")), "unsure")
+    def test_two_sided_ratio_of_exactly_eight_tenths_lets_the_value_decide(self) -> None:
+        # ½ (50.8 − 50) ÷ 0.5 = 0.8.
+        self.assertEqual(decide(measure("50"), D("50"), D("50.8")), "inside")
+        self.assertEqual(decide(measure("50"), D("50.01"), D("50.8")), "unsure")
+
+    def test_a_usual_meter(self) -> None:
+        # Handbook section 2, rows from its text: % of reading + 2 r + half of a coarser last digit typed.
+        for text, unit, half in (
+            ("240", "v", "3.1"), ("240.0", "v", "2.6"), ("14.2", "a", "0.484"), ("38", "uf", "1.46"), ("0.60", "ohm", "0.026"),
+            ("0.6", "ohm", "0.206"), ("5200", "ohm", "54"), ("6.0", "mohm", "0.50"), ("0", "ohm", "0.2"), ("61", "f", "2"),
+        ):  # fmt: skip
+            self.assertEqual(measure(text, unit=unit).half, D(half), f"{text} {unit}")
+
+    def test_open_line_and_beeps_are_intervals(self) -> None:
+        self.assertEqual((measure("OL", unit="ohm").top, measure("OL", unit="uf").top), (D(10) ** 7, None))
+        self.assertEqual((measure("closed").low, measure("closed").high, measure("open").low), (D(0), D(60), D(20)))
+        self.assertEqual([measure(text).is_open for text in ("OL", "100000", "99999", "open")], [True, True, False, False])
+
+    def test_one_meter_shares_its_error(self) -> None:
+        three = [measure(text, Accuracy(1, 3)) for text in ("0.60", "1.90", "2.40")]
+        left = by_one_meter(three[:2], three[2:])
+        self.assertEqual((left.number, left.half), (D("0.10"), D("0.015") + D("0.001")))
 
     def test_one_sided_quarter(self) -> None:
         # Handbook section 2: unsure where the band straddles and h is over a quarter of the limit.

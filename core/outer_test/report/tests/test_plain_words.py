@@ -7,6 +7,7 @@ from datetime import UTC, datetime
 from hypothesis import given, settings
 
 from outer_test.assessment import assess
+from outer_test.diagnosis import diagnose
 from outer_test.history import PartChanged
 from outer_test.judgement import Verdict
 from outer_test.nameplate import Plate, RunCapacitor
@@ -20,7 +21,7 @@ TRADE_WORDS = ("µF", "HERM", "RLA", "OL", "MΩ", "cap.", "winding.")
 
 
 def page(visit: Visit, *parts: PartChanged, forced: str = "") -> CustomerPage:
-    return customer_page(visit, assess(visit), parts, forced)
+    return customer_page(visit, assess(visit), diagnose(visit).accused, parts, forced)
 
 
 def read(*readings: tuple[str, str], **more: object) -> Visit:

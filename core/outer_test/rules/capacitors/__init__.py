@@ -1,21 +1,14 @@
 """Run and start capacitors (handbook section 5)."""
 
 from outer_test.rules.capacitors.applied import capacitor_findings, fitted_findings
-from outer_test.rules.capacitors.bench import CAP_BENCH, CAP_NEW, cap_bench, cap_new, capacitor_limits
+from outer_test.rules.capacitors.bench import cap_bench, cap_new, capacitor_limits
 from outer_test.rules.capacitors.combined import cap_parallel
-from outer_test.rules.capacitors.fitted import CAP_INSTALLED, cap_installed, section_rating
-from outer_test.rules.capacitors.replacement import CAP_FIT, CapacitorNeed, cap_fit
-from outer_test.rules.capacitors.start import CAP_START, cap_start
-from outer_test.rules.capacitors.under_load import CAP_LOAD, CAP_VOLTS, cap_load, cap_volts, load_capacitance
+from outer_test.rules.capacitors.fitted import cap_installed, section_rating
+from outer_test.rules.capacitors.replacement import CapacitorNeed, cap_fit
+from outer_test.rules.capacitors.start import cap_start
+from outer_test.rules.capacitors.under_load import cap_load, cap_volts, load_capacitance
 
 __all__ = [
-    "CAP_BENCH",
-    "CAP_FIT",
-    "CAP_INSTALLED",
-    "CAP_LOAD",
-    "CAP_NEW",
-    "CAP_START",
-    "CAP_VOLTS",
     "CapacitorNeed",
     "cap_bench",
     "cap_fit",

@@ -1,16 +1,12 @@
 """Contactor coil, poles, faces and replacement (handbook section 6)."""
 
 from outer_test.rules.contactor.applied import armature_findings, contactor_findings
-from outer_test.rules.contactor.coil import COIL_OHM, COIL_VOLTS, USUAL_COIL_V, coil_ohm, control_cuts, control_volts
-from outer_test.rules.contactor.poles import POLE_DROP, POLE_THROUGH, compare_poles, pole_drop, pole_heat, pole_heat_seen, pole_through
-from outer_test.rules.contactor.replacement import CONTACTOR_FIT, contactor_fit
+from outer_test.rules.contactor.coil import COIL_VOLTS, USUAL_COIL_V, coil_ohm, control_cuts, control_volts
+from outer_test.rules.contactor.poles import compare_poles, pole_drop, pole_heat, pole_heat_seen, pole_through
+from outer_test.rules.contactor.replacement import contactor_fit
 
 __all__ = [
-    "COIL_OHM",
     "COIL_VOLTS",
-    "CONTACTOR_FIT",
-    "POLE_DROP",
-    "POLE_THROUGH",
     "USUAL_COIL_V",
     "armature_findings",
     "coil_ohm",

@@ -60,7 +60,8 @@ def _second_volts(inputs: Inputs) -> Iterator[Finding]:
             )
         else:
             yield unjudged(
-                point, COIL_VOLTS, f"{say(volts.number)} V: was there a call for high stage?", ("amps.stage",), shown=volts.value.text, unit="V"
+                point, COIL_VOLTS, f"{say(volts.number)} V: was there a call for high stage?", ("amps.stage",),
+                shown=volts.value.text, unit="V"
             )  # fmt: skip
         return
     yield control_volts(point, COIL_VOLTS, volts, inputs.visit.rules, _coil_v(inputs))

@@ -100,7 +100,8 @@ def pole_drop(
     too_little = _too_little(amps, full_load_a)
     if too_little and number <= GOOD_V:
         return unjudged(
-            point, rule, f"{say(number)} V with next to no load: it proves nothing.", (_amps_point(point),), shown=drop.value.text, unit="V",
+            point, rule, f"{say(number)} V with next to no load: it proves nothing.", (_amps_point(point),),
+            shown=drop.value.text, unit="V",
             next="Read it with the compressor running.",
         )  # fmt: skip
     if school == "heat":

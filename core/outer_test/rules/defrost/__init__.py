@@ -1,9 +1,9 @@
 """Coil switch, sensors, reversing valve, board and one watched defrost (handbook section 9)."""
 
 from outer_test.rules.defrost.applied import curve_of, defrost_findings
-from outer_test.rules.defrost.board_lights import BOARD_LIGHTS, board_lights
-from outer_test.rules.defrost.board_swap import BOARD_SWAP, BOARD_WIRE, SwapGuide, kit_words, line_of, settings_of, swap_guide, wires_now
-from outer_test.rules.defrost.coil_switch import SWITCH_STATE, AtSwitch, is_closed, switch_state
+from outer_test.rules.defrost.board_lights import board_lights
+from outer_test.rules.defrost.board_swap import BOARD_WIRE, SwapGuide, kit_words, line_of, settings_of, swap_guide, wires_now
+from outer_test.rules.defrost.coil_switch import AtSwitch, is_closed, switch_state
 from outer_test.rules.defrost.frost import FrostOutlook, dew_point_f, will_it_frost
 from outer_test.rules.defrost.how_to_force import WhichWay, which_way
 from outer_test.rules.defrost.interval import (
@@ -21,17 +21,18 @@ from outer_test.rules.defrost.interval import (
 )
 from outer_test.rules.defrost.lanes import Lane, run_lanes
 from outer_test.rules.defrost.run import SHIFT_DELAY_S
-from outer_test.rules.defrost.run_context import SEQUENCE
-from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm, sensor_ohm, sensors_agree
+from outer_test.rules.defrost.run_context import QUESTIONS, RunContext
+from outer_test.rules.defrost.sensor import SensorCurve, divider_ohm, sensor_ohm, sensors_agree
 from outer_test.rules.defrost.sequence import sequence
 from outer_test.rules.defrost.switch_mark import MarkReading, switch_mark
-from outer_test.rules.defrost.valve_coil import VALVE_COIL, valve_coil
+from outer_test.rules.defrost.valve_coil import valve_coil
 
 __all__ = [
-    "AtSwitch",
-    "BOARD_LIGHTS",
-    "BOARD_SWAP",
     "BOARD_WIRE",
+    "PINS_MIN",
+    "QUESTIONS",
+    "SHIFT_DELAY_S",
+    "AtSwitch",
     "BinHours",
     "Climate",
     "DefrostUse",
@@ -40,14 +41,9 @@ __all__ = [
     "IntervalCost",
     "Lane",
     "MarkReading",
-    "PINS_MIN",
-    "SENSOR_OHM",
-    "SEQUENCE",
-    "SHIFT_DELAY_S",
-    "SWITCH_STATE",
+    "RunContext",
     "SensorCurve",
     "SwapGuide",
-    "VALVE_COIL",
     "WhichWay",
     "board_lights",
     "curve_of",

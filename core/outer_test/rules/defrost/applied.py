@@ -146,11 +146,11 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
     valve_volts = _in_run(inputs, "defrost.valve_coil.v", run)
     return RunContext(
         aux_fitted=_aux_fitted(visit),
-        jumpered=Thing.SWITCH_JUMPER in on,
+        jumpered=Thing.SWITCH_JUMPER in on or _maybe_jumpered(visit, forced),
         test_jumper=Thing.TEST_JUMPER in on,
         lifted_lanes=frozenset(name for feed, name in _LANE_OF.items() if feed & off),
         watched_s=visit.defrost_watched_s or 0.0,
-        answers={event: answer for event, answer in visit.defrost_seen.items()},
+        answers=dict(visit.defrost_seen.items()),
         dead=power_at(visit, forced, proved_at) in ("dead-claimed", "dead-proved"),
         since_power_up_s=None if forced is None or not ups else (forced - max(ups)).total_seconds(),
         locked_out=_locked_out(inputs),
@@ -171,6 +171,11 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
         aux_volts=None if (w := _in_run(inputs, "defrost.aux_call.v", run)) is None else (w.number or 0) >= FEEDS_V,
         by_time=by_time_causes(visit, found),
     )
+
+
+def _maybe_jumpered(visit: Visit, forced: datetime | None) -> bool:
+    """A jumper that is off again, and nothing tells whether it was on while the board defrosted: it may have been."""
+    return any(line.means is Thing.SWITCH_JUMPER and (forced is None or line.at is None) for line in visit.lifted)
 
 
 def _in_run(inputs: Inputs, point: str, run: Run) -> Measured | None:

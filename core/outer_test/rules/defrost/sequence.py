@@ -1,6 +1,6 @@
 """One watched defrost held against what this board should do: the rule `sequence` (handbook section 9)."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 
 from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import exact, say
@@ -36,7 +36,7 @@ def sequence(
             yield open_lane(name, "Recorded while the unit was dead: it says nothing.")
         return
     yield _start(run, defrost, context)
-    contactor = _contactor(run, defrost)
+    contactor = _contactor(run, defrost, context.answers)
     if contactor is not None:
         yield contactor
     if run.begin is None:
@@ -212,7 +212,7 @@ def _aux(run: Run, defrost: Defrost, context: RunContext) -> Finding:
     return not_stamped("aux", "aux-on")
 
 
-def _contactor(run: Run, defrost: Defrost) -> Finding | None:
+def _contactor(run: Run, defrost: Defrost, answers: Mapping[str, str]) -> Finding | None:
     """What the contactor did: a shift delay around both shifts, or a drop-out in mid-run."""
     delayed = has_shift_delay(defrost)
     middle = [opened for opened, _ in run.openings if not (run.near_start(opened) or run.near_end(opened))]
@@ -233,6 +233,9 @@ def _contactor(run: Run, defrost: Defrost) -> Finding | None:
         return None
     first = next(((opened, closed) for opened, closed in run.openings if run.near_start(opened)), None)
     if first is None:
+        if answers.get("contactor-open") == "no":
+            why = "This board should open the contactor before it shifts, and did not."
+            return lane("contactor", Verdict.WATCH, why, "Is its configuration link set? Watch another.")
         why = "This board should open the contactor before it shifts; no opening was stamped."
         return open_lane("contactor", why, ("defrost_seen.contactor-open",), "Is its configuration link set?")
     if first[1] is None:

@@ -96,6 +96,7 @@ def element_circuit(plate: Plate) -> Finding | None:
     sound = needed <= fuse
     why = f"Heaters and blower draw {say(amps + exact(aux.blower_fla))} A; 125 % is {say(needed)} A, on a {say(fuse)} A circuit."
     return judged(
-        point, AUX_CIRCUIT, Verdict.GOOD if sound else Verdict.WATCH, why, unit="A", value=aux.protection_a, limits=Limits(watch_low=float(needed)),
+        point, AUX_CIRCUIT, Verdict.GOOD if sound else Verdict.WATCH, why, unit="A", value=aux.protection_a,
+        limits=Limits(watch_low=float(needed)),
         next="" if sound else "An electrician's work, to local code.",
     )  # fmt: skip

@@ -104,7 +104,8 @@ def _found(verdict: Verdict, why: str, step: str = "") -> Finding:
 
 
 _ON_A_SCROLL = {
-    "after-ladder": "only after capacitors, leads, windings, ground, volts and pressures are proved: a scroll starts unloaded, so needing a kit is itself a sign",
+    "after-ladder": "only after capacitors, leads, windings, ground, volts and pressures are proved: a scroll starts unloaded, "
+    "so needing a kit is itself a sign",
     "freely": "freely, it spares the compressor",
     "never": "never on a scroll",
 }

@@ -90,7 +90,7 @@ def run_amps(reading: Measured, rla: tuple[float, float], how: Running, rules: H
 def _over(
     found: Found, reading: Measured, amps: Decimal, rla: tuple[Decimal, Decimal], how: Running, rules: HouseRules, about: str
 ) -> Finding:  # fmt: skip
-    low_rla, high_rla = rla
+    _low_rla, high_rla = rla
     ratio, step = amps / high_rla, _high_step(how)
     if amps <= high_rla:
         return found(Verdict.WATCH, f"{about} Inside what the plate leaves open.", step)

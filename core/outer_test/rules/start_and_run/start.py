@@ -108,7 +108,8 @@ def start_amps(peak: Measured, start: Start, rules: HouseRules = DEFAULT) -> Fin
         about += " Max-hold shows a floor, not the peak."
     if start.started is None:
         return unjudged(
-            PEAK, START_AMPS, f"{about} Did it start? Without that a peak says nothing.", ("start.result",), shown=peak.value.text, unit="A",
+            PEAK, START_AMPS, f"{about} Did it start? Without that a peak says nothing.", ("start.result",),
+            shown=peak.value.text, unit="A",
             next="Note whether it started, and how long it took.",
         )  # fmt: skip
     if not start.started:

@@ -5,7 +5,7 @@ import unittest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from outer_test.judgement import HouseRules
+from outer_test.judgement import HouseRules, Verdict
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import STANDARD_SIZES, Compressor, Fan, Plate, StartCapacitor, plate_fields
 from outer_test.rules import AMPACITY, computed_mca, computed_mop, conductor, plate_findings, plate_lra, plate_mca, plate_mop, protection
@@ -62,7 +62,7 @@ class Rules(unittest.TestCase):
 
     def test_inverters_have_no_locked_rotor_ratio(self) -> None:
         found = plate_lra(Plate(compressor=Compressor(rla=12, lra=12, kind="inverter")))
-        self.assertEqual(found.verdict.value, "unjudged")
+        self.assertIsNone(found.verdict, "the rule does not apply")
         self.assertIn("nverter", found.why)
 
     def test_protection(self) -> None:
@@ -83,7 +83,7 @@ class Rules(unittest.TestCase):
 class Missing(unittest.TestCase):
     def test_what_is_missing_is_named(self) -> None:
         found = plate_mca(Plate(mca=23.6, unreadable=("compressor.rla",)))
-        self.assertEqual(found.verdict.value, "unjudged")
+        self.assertIs(found.verdict, Verdict.UNJUDGED)
         self.assertEqual(set(found.needs), {"fan.fla", "compressor.rla"})
         self.assertIn("compressor RLA (unreadable)", found.why)
 

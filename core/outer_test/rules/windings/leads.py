@@ -25,7 +25,8 @@ def lead_through(reading: Measured, test_leads: Measured | None = None, point: s
     kind = reading.value.kind
     if kind == "closed":
         return judged(
-            point, LEAD_THROUGH, Verdict.UNSURE, "A beep shows continuity only; a lead is good to 0.5 Ω.", reading, unit="Ω", limits=_LIMITS,
+            point, LEAD_THROUGH, Verdict.UNSURE, "A beep shows continuity only; a lead is good to 0.5 Ω.", reading, unit="Ω",
+            limits=_LIMITS,
             next="Measure its ohms, meter leads nulled.",
         )  # fmt: skip
     if reading.is_open or kind == "open":

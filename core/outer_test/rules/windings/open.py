@@ -68,7 +68,8 @@ def winding_open(pairs: Sequence[Measured], how: OpenTest, shell: Shell | None =
         )  # fmt: skip
     if not how.leads_work:
         return judged(
-            point, WINDING_OPEN, Verdict.UNSURE, "OL counts once the test leads have read through on this visit.", needs=("winding.leads.ohm",),
+            point, WINDING_OPEN, Verdict.UNSURE, "OL counts once the test leads have read through on this visit.",
+            needs=("winding.leads.ohm",),
             next="Touch the meter's leads together: a broken lead reads OL everywhere.",
         )  # fmt: skip
     if not how.at_terminals:

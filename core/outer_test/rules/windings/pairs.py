@@ -9,7 +9,7 @@ from outer_test.measurement import Measured, arithmetic_band, by_one_meter, exac
 
 WINDING_ID = Rule("winding-id", "Which terminal is which", "run and start in series are the highest pair", "D")
 WINDING_SUM = Rule("winding-sum", "Winding pairs add up", "windings in series", "D")
-WINDING_PLAUSIBLE = Rule("winding-plausible", "A winding that is there", "5 % of rated volts ÷ LRA", "D")
+WINDING_PLAUSIBLE = Rule("winding-plausible", "A winding that is there", "derived: under 5 % of rated volts ÷ LRA", "D")
 
 Pair = tuple[str, str]
 UNLABELLED: dict[Pair, str] = {("t1", "t2"): "t1_t2", ("t2", "t3"): "t2_t3", ("t1", "t3"): "t1_t3"}
@@ -142,6 +142,7 @@ def winding_sum(
         verdict, step = Verdict.UNSURE, "The leads may not be nulled: touch them together and enter what they read."
         needs = ("winding.leads.ohm",)
     return judged(
-        point, WINDING_SUM, verdict, why, unit="Ω", value=float(residue), limits=Limits(watch_low=float(-allowed), watch_high=float(allowed)),
+        point, WINDING_SUM, verdict, why, unit="Ω", value=float(residue), limits=Limits(watch_low=float(-allowed),
+        watch_high=float(allowed)),
         nominal=0.0, next=step, needs=needs,
     )  # fmt: skip

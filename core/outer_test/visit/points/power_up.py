@@ -34,7 +34,7 @@ POWER_UP = (
     Point(
         "contactor.pole3.drop_v", "power", "live", Part.CONTACTOR, "Drop across pole 3", "drop 3",
         "A.c. millivolts, line to load terminal of the same pole, running.",
-        probes=("contactor.L3", "contactor.T3"), fed_by=Feed.LINE, caution=LIVE_CAUTION, say="drop3|drop 3",
+        probes=("contactor.L3", "contactor.T3"), fed_by=Feed.LINE, caution=LIVE_CAUTION, say="drop3|pole3 drop",
     ),
     Point(
         "contactor.pole1.a", "power", "live", Part.CONTACTOR, "Amps through pole 1", "pole 1 A",

@@ -1,6 +1,7 @@
 """`absence` and `stored-energy`: proving dead, and what a capacitor still holds."""
 
 import unittest
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
@@ -10,12 +11,12 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
 from outer_test.assessment import assess
-from outer_test.judgement import HouseRules
 from outer_test.measurement import Accuracy, measure
 from outer_test.nameplate import Plate, RunCapacitor
-from outer_test.rules.make_safe import SIX_POINTS, absent, discharged, stored_energy
-from outer_test.visit import PowerEvent, Reading, Seen, Visit
+from outer_test.rules.make_safe import absent, discharged, stored_energy
+from outer_test.visit import PowerEvent, Reading, Seen, Visit, absence_points
 
+SIX_POINTS = absence_points(Visit())
 NOON = datetime(2027, 1, 14, 12, 0, tzinfo=UTC)
 
 
@@ -54,10 +55,26 @@ class Lines(unittest.TestCase):
         ranks = [order.index(absent("safe.line.v", measure(str(volts))).verdict.value) for volts in (low, high)]
         self.assertLessEqual(ranks[0], ranks[1])
 
-    def test_a_coarse_meter_is_not_trusted_near_thirty_volts(self) -> None:
-        found = absent("safe.line.v", measure("25", Accuracy(0, 10, resolution=1)), HouseRules())
-        self.assertEqual(found.verdict.value, "unsure")
-        self.assertIn("live", found.next)
+    def test_nothing_makes_a_stop_unsure(self) -> None:
+        coarse = Accuracy(0, 40, resolution=1)
+        self.assertEqual(absent("safe.line.v", measure("31", coarse)).verdict, "stop")
+        self.assertEqual(absent("safe.line.v", measure("1", coarse)).verdict, "watch", "its band reaches over 30 V: measure finer")
+
+    def test_both_to_c_near_nothing_and_the_pair_high_cannot_be(self) -> None:
+        def pair(volts: str, to_c: str = "0.1") -> str:
+            names = ("safe.c_herm.vdc", "safe.c_fan.vdc", "safe.herm_fan.vdc")
+            readings = tuple(Reading(name, value) for name, value in zip(names, (to_c, to_c, volts), strict=True))
+            return next(one for one in assess(Visit(readings=readings)).findings if one.point == "safe.herm_fan.vdc").why
+
+        self.assertIn("cannot be", pair("45"))
+        self.assertIn("cannot be", pair("12"))
+        self.assertNotIn("cannot be", pair("0.2"))
+        self.assertNotIn("cannot be", pair("45", "40"))
+
+    def test_a_bus_is_waited_for_and_never_bled(self) -> None:
+        found = discharged("safe.bus.vdc", measure("210"))
+        self.assertIn("Wait", found.next)
+        self.assertNotIn("20 kΩ", found.next)
 
 
 class Proof(unittest.TestCase):
@@ -65,6 +82,11 @@ class Proof(unittest.TestCase):
 
     def test_dead_is_proved_by_all_eight_steps(self) -> None:
         self.assertEqual(state(proved()), "dead-proved")
+
+    def test_three_phase_asks_every_phase(self) -> None:
+        whole = replace(proved(), plate=Plate(phase=3))
+        found = next(one for one in assess(whole).findings if one.point == "safe.dead")
+        self.assertEqual((found.verdict, len(found.needs)), ("unjudged", 6))
 
     def test_a_claim_alone_is_shown_as_claimed(self) -> None:
         self.assertEqual(state(Visit(power=(PowerEvent("dead-claimed", at(0)),))), "dead-claimed")
@@ -109,10 +131,10 @@ class Proof(unittest.TestCase):
     def test_dead_work_while_not_dead_warns_and_is_recorded(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(herm_uf=55, vac=440))
         dead = Visit(plate=plate, readings=(Reading("cap.herm.uf", "54.1", power="dead-proved"),))
-        live = Visit(plate=plate, readings=(Reading("cap.herm.uf", "54.1", power="live"),))
-        caution = [next(one for one in assess(visit).findings if one.point == "cap.herm.uf").caution for visit in (dead, live)]
+        claimed = Visit(plate=plate, readings=(Reading("cap.herm.uf", "54.1", power="dead-claimed"),))
+        caution = [next(one for one in assess(visit).findings if one.point == "cap.herm.uf").caution for visit in (dead, claimed)]
         self.assertEqual(caution[0], "")
-        self.assertIn("live", caution[1])
+        self.assertIn("claimed", caution[1])
 
 
 class Energy(unittest.TestCase):

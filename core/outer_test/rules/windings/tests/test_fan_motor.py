@@ -39,16 +39,16 @@ class Windings(unittest.TestCase):
                                ({"shell.f": "70", "off_h": "1.9"}, "watch")):  # fmt: skip
             with self.subTest(shell):
                 self.assertEqual(judge(pairs | shell, **at_motor)["winding-open"].verdict.value, verdict)
-        self.assertEqual(
-            judge(pairs | {"shell.f": "70", "off_h": "2"})["winding-open"].verdict.value, "watch", "not at the motor's own leads"
-        )
+        at_plug = {"seen": {"fan_winding.at": Seen("plug")}, "conditions": Conditions(outdoor_f=60)}
+        cold = pairs | {"shell.f": "70", "off_h": "2"}
+        self.assertEqual(judge(cold, **at_plug)["winding-open"].verdict.value, "watch", "not at the motor's own leads")
 
-    def test_any_of_its_three_grounds_overrides_and_stops(self) -> None:
+    def test_a_ground_on_two_terminals_overrides_the_pairs_and_stops(self) -> None:
         pairs = {"c_r.ohm": "44", "c_s.ohm": "64", "r_s.ohm": "108"}
-        for terminal in "crs":
+        for terminal, other in ("cr", "rs", "sc"):
             with self.subTest(terminal):
                 found = assess(Visit(readings=tuple(
-                    Reading(f"fan_winding.{point}", value) for point, value in (pairs | {f"{terminal}_ground.ohm": "400000"}).items()
+                    Reading(f"fan_winding.{point}", value) for point, value in (pairs | {f"{terminal}_ground.ohm": "400000", f"{other}_ground.ohm": "300000"}).items()
                 )))  # fmt: skip
                 self.assertEqual(found.overall.value, "stop")
                 self.assertEqual({one.verdict.value for one in found.findings if one.rule == "winding-sum"}, {"unjudged"})
