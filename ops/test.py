@@ -13,35 +13,49 @@ _BIN = ROOT / ".venv" / "bin"
 _PYTHON_PLACES = ["core", "server", "ops", "bench"]
 
 
+# What `./test NAME` runs by a name of our own; any other name is a Django test label, as `bench.assess` is.
+_SERVER = [f"server/{app}" for app in ("accounts", "api", "config", "files", "fleet", "record", "setup", "visits")]
+SCOPES = {"core": ["core"], "server": [*_SERVER, "ops/tests"], "browser": ["server/browser_tests"], "web": []}
+_WITHOUT_DATABASE = ("core", "web")
+
+
 def main() -> int:
-    """Run every check, then the tests; the status is 0 only where all held."""
+    """Run what was asked for, or every check and every test; the status is 0 only where all held."""
+    wanted = sys.argv[1:]
     try:
         ensure_packages(for_tests=True)
         ensure_python()
         ensure_python(for_tests=True)
-        ensure_web_packages()
-        ensure_web_build()
+        if wanted != ["core"]:
+            ensure_web_packages()
+            ensure_web_build()
+        if wanted and all(name in _WITHOUT_DATABASE for name in wanted):
+            return _run(wanted, server_environment("postgres://nobody@127.0.0.1:1/none", demo=True))
         cluster = Cluster("test")
         cluster.start()
     except Trouble as trouble:
         fail(trouble)
     try:
         cluster.make_database("outer_test")
-        env = server_environment(cluster.url("outer_test"), demo=True)
-        wanted = sys.argv[1:]
-        failed = [] if wanted else [name for name, command, cwd in _checks() if not _check(name, command, cwd, env)]
-        tests = _tests(wanted, env)
-        if failed:
-            say(f"Checks that failed: {', '.join(failed)}")
-        return 1 if failed or tests else 0
+        return _run(wanted, server_environment(cluster.url("outer_test"), demo=True))
     finally:
         if cluster.started_here:
             cluster.stop()
 
 
+def _run(wanted: list[str], env: dict[str, str]) -> int:
+    checks = _checks() if not wanted else _web_checks() if "web" in wanted else []
+    failed = [name for name, command, cwd in checks if not _check(name, command, cwd, env)]
+    labels = [label for name in (wanted or ["core", "server", "browser"]) for label in SCOPES.get(name, [name])]
+    tests = _tests(labels, env, side_by_side=not any(name.startswith("bench") for name in wanted)) if labels else 0
+    if failed:
+        say(f"Checks that failed: {', '.join(failed)}")
+    return 1 if failed or tests else 0
+
+
 def _checks() -> list[tuple[str, list[str], str]]:
     manage = [str(VENV_PYTHON), "server/manage.py"]
-    root, web = str(ROOT), str(WEB)
+    root = str(ROOT)
     return [
         ("ruff", [str(_BIN / "ruff"), "check", *_PYTHON_PLACES], root),
         ("ruff format", [str(_BIN / "ruff"), "format", "--check", "--quiet", *_PYTHON_PLACES], root),
@@ -49,6 +63,13 @@ def _checks() -> list[tuple[str, list[str], str]]:
         ("import-linter", [str(_BIN / "lint-imports")], root),
         ("migrations", [*manage, "makemigrations", "--check", "--dry-run"], root),
         ("API and file schema current", [*manage, "schemas", "--check"], root),
+        *_web_checks(),
+    ]
+
+
+def _web_checks() -> list[tuple[str, list[str], str]]:
+    web = str(WEB)
+    return [
         ("TypeScript types current", ["npm", "run", "--silent", "types-check"], web),
         ("eslint and prettier", ["npm", "run", "--silent", "lint"], web),
         ("tsc", ["npm", "run", "--silent", "check"], web),
@@ -64,12 +85,11 @@ def _check(name: str, command: list[str], cwd: str, env: dict[str, str]) -> bool
     return done.returncode == 0
 
 
-def _tests(wanted: list[str], env: dict[str, str]) -> int:
-    """Django's runner over core, server and ops; its closing line counts them."""
+def _tests(labels: list[str], env: dict[str, str], side_by_side: bool) -> int:
+    """Django's runner; its closing line counts the tests. A bench has the machine to itself."""
     (LOCAL / "static").mkdir(exist_ok=True)  # gathered by ./start; the tests need it only to be there
-    # All of them run side by side, each process on a database of its own; named ones and benches have the machine to themselves.
-    labels = wanted or ["--parallel", "auto", "core", "server", "ops/tests"]
-    command = [str(VENV_PYTHON), "server/manage.py", "test", "--noinput", *labels]
+    parallel = ["--parallel", "auto"] if side_by_side else []
+    command = [str(VENV_PYTHON), "server/manage.py", "test", "--noinput", *parallel, *labels]
     return subprocess.call(command, cwd=ROOT, env=env | {"PYTHONUNBUFFERED": "1"})
 
 

@@ -16,7 +16,7 @@ from outer_test.visit import BoardWire, Conditions, DefrostEvent
 from visits.shapes import Round
 from visits.write_board import WireLine, map_wire
 from visits.write_conditions import write_conditions
-from visits.write_defrost import Stamp, simulate, simulated_run, stamp, undo_stamp
+from visits.write_defrost import Stamp, answer, simulate, simulated_run, stamp, undo_stamp
 
 router = Router(tags=["defrost"])
 
@@ -28,6 +28,15 @@ class NewStamp:
     id: UUID
     event: str
     at: datetime | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class NewAnswer:
+    """What was seen of an event that was not stamped, with the client's UUID."""
+
+    id: UUID
+    event: str
+    answer: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +85,12 @@ def keep_stamp(request: Asking, visit_id: UUID, body: Body[NewStamp]) -> HttpRes
 def take_back(request: Asking, visit_id: UUID, body: Body[Undo]) -> HttpResponse:
     """Take a stamp back."""
     return answer_round(undo_stamp(request.auth, visit_id, body.id, body.stamp))
+
+
+@router.post("/{visit_id}/defrost/answers", response={200: Round, **REFUSALS})
+def keep_answer(request: Asking, visit_id: UUID, body: Body[NewAnswer]) -> HttpResponse:
+    """Answer what is asked of an event that was not stamped: yes, no, or did-not-look. The latest answer stands."""
+    return answer_round(answer(request.auth, visit_id, body.id, body.event, body.answer))
 
 
 @router.put("/{visit_id}/conditions", response={200: Round, **REFUSALS})

@@ -12,13 +12,13 @@ from api.answer import answer, answer_round
 from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import aware
-from fleet.models import PartFitted, Unit
+from fleet.models import Unit
 from fleet.write_unit import NewUnit, add_unit, find_unit, fit_part, unit_by_tag, write_notes
 from outer_test.circuit import Cabinet, cabinet
 from outer_test.history import PARTS, PointHistory
 from outer_test.nameplate import Contactor, Plate
 from outer_test.visit import Complaint, FittedCapacitor
-from visits.keep import VisitThen, refresh_standing, unit_record
+from visits.keep import VisitThen, parts_fitted, refresh_standing, unit_record
 from visits.load import find_visit, load_visit
 from visits.open_visit import open_visit
 from visits.shapes import Round
@@ -117,7 +117,7 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     company = request.auth.company
     record = unit_record(company, unit)
     visit = core_unit(unit)
-    rows = PartFitted.objects.of(company).filter(unit=unit).select_related("member").order_by("-at")
+    rows = list(reversed(parts_fitted(company, unit)))
     shown = UnitFile(
         unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
         tuple(PartShown(one.uuid, one.part, one.at, one.note, one.member.shown_name) for one in rows), PARTS, record.visits, record.points,

@@ -11,7 +11,7 @@ from ninja import Body, Router
 from api.answer import answer, answer_round
 from api.problems import Problem, Refused
 from api.signed_in import Asking
-from outer_test.entry import LeftOver, TypedProblem, parse_line, parse_typed
+from outer_test.entry import LeftOver, Typed, TypedProblem, parse_line, parse_typed
 from outer_test.measurement import FieldProblem
 from outer_test.visit import POINTS
 from visits.load import find_visit, load_visit
@@ -137,11 +137,12 @@ def keep_reading(request: Asking, visit_id: UUID, body: Body[TypedReading]) -> H
     if point is None:
         raise FieldProblem("point", "is no point of a visit")
     try:
-        value = body.typed if point.kind == "seen" else parse_typed(body.typed, body.point).value
+        typed = Typed(body.typed) if point.kind == "seen" else parse_typed(body.typed, body.point)
     except TypedProblem as problem:
         raise FieldProblem("typed", str(problem)) from None
     entry = NewEntry(
-        body.id, body.point, value, aware(body.at), body.meter, body.by, body.fitted, body.turns, body.top, body.supersedes
+        body.id, body.point, typed.value, aware(body.at), body.meter, body.by, body.fitted, body.turns, body.top, body.supersedes,
+        typed.unit_said,
     )  # fmt: skip
     return answer_round(write_entries(request.auth, visit_id, [entry]))
 

@@ -95,9 +95,7 @@ def _stroke(points: list[list[float]]) -> str:
 def _parts(company: Company, loaded: Loaded, judged: Assessment, entries: tuple[EntryShown, ...]) -> Iterator[Part]:
     found: dict[str, Finding] = {}
     for one in judged.findings:
-        before = found.get(one.point)
-        if before is None or WORST_FIRST.index(one.verdict) < WORST_FIRST.index(before.verdict):
-            found[one.point] = one
+        found.setdefault(one.point, one)  # of one point the worst comes first
     earlier = _earlier(company, loaded)
     for station in stations(loaded.visit, {}):
         names = [step.point for step in station.steps]

@@ -16,12 +16,24 @@ from outer_test.measurement import FieldProblem
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import load_visit
-from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, RulesChange, Visit
+from visits.models import (
+    BoardWireLine,
+    DefrostAnswer,
+    DefrostStamp,
+    Entry,
+    LiftedEnding,
+    LiftedLine,
+    PartPutIn,
+    PowerClaim,
+    RulesChange,
+    Visit,
+)
 from visits.to_core import STOPPED
 from visits.visit_file import VisitFileError, read_visit
 
 MOST_LINES = 5000
 _PLAIN = TypeAdapter(core.Visit)
+_REPAIR = TypeAdapter(core.Repair)
 _FROZEN = ("plate", "fitted", "contactor_fitted", "van_stock", "meters", "calibration_due")
 
 
@@ -111,7 +123,8 @@ def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) ->
         Entry(
             **base, uuid=ids.of(one.id, f"reading {place}"), at=one.at or at, point=one.point, value=_short("value", one.value, 24),
             meter=_short("meter", one.meter or "", 40), by=one.by or "", fitted=one.fitted or "", turns=one.turns, top=one.top,
-            power=one.power or "unknown", supersedes=None if one.supersedes is None else ids.of(one.supersedes, one.supersedes),
+            power=one.power or "unknown", unit_said=one.unit_said,
+            supersedes=None if one.supersedes is None else ids.of(one.supersedes, one.supersedes),
         )
         for place, one in enumerate(visit.readings)
     ]  # fmt: skip
@@ -132,7 +145,7 @@ def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) ->
     ]
     PowerClaim.objects.of(company).bulk_create(claims)
     lines = [
-        LiftedLine(**base, uuid=ids.of(one.id, f"lifted {place}"), at=one.at or at, what=_short("what", one.what, 120))
+        LiftedLine(**base, uuid=ids.of(one.id, f"lifted {place}"), at=one.at or at, what=_short("what", one.words, 120))
         for place, one in enumerate(visit.lifted)
     ]
     LiftedLine.objects.of(company).bulk_create(lines)
@@ -145,8 +158,18 @@ def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) ->
     ]
     LiftedEnding.objects.of(company).bulk_create(ends)
     _write_defrost(base, row, visit, at)
+    PartPutIn.objects.of(company).bulk_create(
+        PartPutIn(**base, uuid=uuid5(row.id, f"part {place}"), at=one.at or at, part=one.part.value, about=_about(one))
+        for place, one in enumerate(visit.repairs)
+    )
     if row.rules:
         RulesChange.objects.of(company).create(**base, uuid=uuid5(row.id, "rules"), at=at, rules=row.rules)
+
+
+def _about(repair: core.Repair) -> dict[str, Any]:
+    """What the row keeps of a part put in beside its part and its time."""
+    about: dict[str, Any] = _REPAIR.dump_python(repair, mode="json", exclude_defaults=True, exclude_none=True)
+    return {name: value for name, value in about.items() if name not in ("part", "at")}
 
 
 def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: datetime) -> None:
@@ -158,7 +181,13 @@ def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: date
     ]
     if visit.defrost_watched_s is not None:
         stamps.append(DefrostStamp(**base, uuid=uuid5(run, STOPPED), at=forced, run=run, event=STOPPED, s=visit.defrost_watched_s))
+    if visit.defrost_seen and not stamps:
+        raise FieldProblem("file", "defrost_seen: an answer belongs to a run, and defrost_run is empty")
     DefrostStamp.objects.of(row.company).bulk_create(stamps)
+    DefrostAnswer.objects.of(row.company).bulk_create(
+        DefrostAnswer(**base, uuid=uuid5(run, f"answer {event}"), at=forced, run=run, event=event, answer=said)
+        for event, said in visit.defrost_seen.items()
+    )
     wires = [
         BoardWireLine(
             **base, uuid=uuid5(row.id, f"wire {one.terminal}"), at=at, terminal=_short("terminal", one.terminal, 20),

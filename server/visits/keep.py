@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
+from uuid import UUID, uuid5
 
 from pydantic import TypeAdapter
 
@@ -15,7 +16,7 @@ from outer_test.judgement import WORST_FIRST, Verdict
 from outer_test.visit import Visit as CoreVisit
 from visits.find_text import find_text_of
 from visits.load import Loaded, find_visit, load_visit
-from visits.models import LiftedLine, Visit
+from visits.models import LiftedLine, PartPutIn, Visit
 
 MOST_VISITS, MOST_OPEN = 60, 3
 _TOLD = TypeAdapter(tuple[Told, ...])
@@ -99,8 +100,20 @@ def _then(row: Visit, overall: str) -> VisitThen:
 
 def parts_changed(company: Company, unit: Unit) -> Sequence[PartChanged]:
     """The parts put into a unit, oldest first."""
-    rows = PartFitted.objects.of(company).filter(unit=unit).order_by("at")
-    return [PartChanged(row.part, row.at) for row in rows]
+    return [PartChanged(row.part, row.at) for row in parts_fitted(company, unit)]
+
+
+def parts_fitted(company: Company, unit: Unit) -> Sequence[PartFitted]:
+    """The rows of the parts put into a unit, oldest first, without those that were taken off the record again."""
+    undone = PartPutIn.objects.of(company).filter(visit__unit=unit, undoes__isnull=False).values_list("undoes", flat=True)
+    gone = {fitted for part in undone for fitted in fitted_ids(part)}
+    rows = PartFitted.objects.of(company).filter(unit=unit).select_related("member").order_by("at")
+    return [row for row in rows if row.uuid not in gone]
+
+
+def fitted_ids(part: UUID) -> tuple[UUID, ...]:
+    """The ids of the unit's own lines that one part put in on a visit makes: two where a dual serves both sections."""
+    return (part, uuid5(part, "fan"))
 
 
 def fill_in_old() -> int:

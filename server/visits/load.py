@@ -9,7 +9,7 @@ from django.core.cache import cache
 
 from accounts.models import Company, Member
 from outer_test import visit as core
-from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, Visit
+from visits.models import BoardWireLine, DefrostAnswer, DefrostStamp, Entry, LiftedEnding, LiftedLine, PartPutIn, PowerClaim, Visit
 from visits.to_core import Log, as_it_stands, core_lifted, core_readings, core_seen, core_visit
 
 
@@ -62,12 +62,15 @@ def load_visit(company: Company, row: Visit) -> Loaded:
     lifted = _written(LiftedLine, company, row)
     # Without a board there is nothing to stamp; and one is swapped once in years, so not every key asks for a wire map.
     board = bool(kept.get("plate", {}).get("defrost"))
+    stamps = _written(DefrostStamp, company, row) if board else []
     log = Log(
         entries=_written(Entry, company, row),
         power=sorted(_written(PowerClaim, company, row), key=lambda claim: (claim.at, claim.pk)),
         lifted=lifted,
         endings={ending.line_id: ending for ending in _written(LiftedEnding, company, row)} if lifted else {},
-        stamps=_written(DefrostStamp, company, row) if board else [],
+        stamps=stamps,
+        answers=_written(DefrostAnswer, company, row) if stamps else [],
+        parts=_written(PartPutIn, company, row),
         wires=_written(BoardWireLine, company, row) if board and row.has_board_wires else [],
     )
     return Loaded(row, log, core_visit(row, kept, log), member_names(company))

@@ -63,6 +63,7 @@ class Entry(Written):
     fitted = models.CharField(max_length=10, blank=True)
     turns = models.PositiveSmallIntegerField(default=1)
     top = models.FloatField(null=True)
+    unit_said = models.BooleanField(default=False)
     power = models.CharField(max_length=14)
     supersedes = models.UUIDField(null=True)
 
@@ -104,6 +105,30 @@ class DefrostStamp(Written):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="defrost_stamp_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class DefrostAnswer(Written):
+    """What was said of an event of a run that was not stamped: it happened, it did not, or nobody looked. The latest of an event stands."""
+
+    run = models.UUIDField()
+    event = models.CharField(max_length=20)
+    answer = models.CharField(max_length=14)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="defrost_answer_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class PartPutIn(Written):
+    """A part that was put in on this visit: `about` is the core's Repair. `undoes` takes one that was never put in off again."""
+
+    part = models.CharField(max_length=40)
+    about = models.JSONField(default=dict)
+    undoes = models.UUIDField(null=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="part_put_in_once")]
         indexes = [models.Index(fields=["visit", "id"])]
 
 

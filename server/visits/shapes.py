@@ -11,7 +11,7 @@ from outer_test.judgement import Verdict
 from outer_test.nameplate import Contactor, Plate
 from outer_test.procedure import Station
 from outer_test.rules.defrost import FrostOutlook, Lane, SwapGuide, WhichWay
-from outer_test.visit import Conditions, FittedCapacitor
+from outer_test.visit import Conditions, FittedCapacitor, Repair
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,6 +68,25 @@ class StampShown:
 
 
 @dataclass(frozen=True, slots=True)
+class EventAsked:
+    """An event of the run at hand that was not stamped: what is asked of it, and what was answered (empty where nothing was)."""
+
+    event: str
+    question: str
+    answer: str
+
+
+@dataclass(frozen=True, slots=True)
+class NewPartShown:
+    """A part put in on this visit, what it is rated, and where the old one goes."""
+
+    id: UUID
+    at: datetime
+    by_whom: str
+    repair: Repair
+
+
+@dataclass(frozen=True, slots=True)
 class DefrostShown:
     """The defrost bench: whether the coil frosts now, how to make this board defrost today, what it should do, and what was stamped."""
 
@@ -75,6 +94,7 @@ class DefrostShown:
     outlook: FrostOutlook | None
     lanes: tuple[Lane, ...]
     stamps: tuple[StampShown, ...]
+    asked: tuple[EventAsked, ...]
     limit_s: float
     stopped: bool
     swap: SwapGuide
@@ -93,6 +113,7 @@ class Round:
     diagnosis: Diagnosis
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]
+    parts: tuple[NewPartShown, ...]
     power_log: tuple[PowerShown, ...]
     plate: Plate
     fitted: tuple[FittedCapacitor, ...]

@@ -12,12 +12,24 @@ from outer_test.circuit import cabinet
 from outer_test.diagnosis import diagnose
 from outer_test.judgement import SCHOOLS
 from outer_test.procedure import caught, stations
-from outer_test.rules.defrost import FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
+from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
 from outer_test.visit import POINTS, Visit, inputs_of, standing_readings
 from visits.load import Loaded
 from visits.models import Entry, LiftedEnding, LiftedLine, PowerClaim
-from visits.shapes import DefrostShown, EntryShown, LiftedShown, MeterChoice, PlateRevisionShown, PowerShown, Round, StampShown, VisitShown
-from visits.to_core import STOPPED, standing_stamps
+from visits.shapes import (
+    DefrostShown,
+    EntryShown,
+    EventAsked,
+    LiftedShown,
+    MeterChoice,
+    NewPartShown,
+    PlateRevisionShown,
+    PowerShown,
+    Round,
+    StampShown,
+    VisitShown,
+)
+from visits.to_core import STOPPED, core_repair, standing_parts, standing_stamps
 
 
 def show_round(loaded: Loaded) -> Round:
@@ -32,6 +44,10 @@ def show_round(loaded: Loaded) -> Round:
         diagnosis=diagnose(visit, judged),
         entries=tuple(_entries(loaded)),
         lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),
+        parts=tuple(
+            NewPartShown(one.uuid, one.at, loaded.names.get(one.member_id, ""), core_repair(one))
+            for one in standing_parts(loaded.log.parts)
+        ),
         power_log=tuple(_power(claim, loaded.names) for claim in loaded.log.power),
         plate=visit.plate,
         fitted=visit.fitted,
@@ -84,10 +100,21 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
         stamps=tuple(
             StampShown(one.uuid, one.event, one.s, one.at, loaded.names.get(one.member_id, "")) for one in stamps if one.event != STOPPED
         ),
+        asked=tuple(_asked(loaded)),
         limit_s=(defrost.limit_min or 10) * 60,
         stopped=any(one.event == STOPPED for one in stamps),
         swap=swap_guide(visit, judged.power.state),
     )
+
+
+def _asked(loaded: Loaded) -> Iterable[EventAsked]:
+    """What is asked of the run at hand: the events that were not stamped, once it was forced."""
+    stamped = {one.event for one in loaded.visit.defrost_run}
+    if "forced" not in stamped:
+        return
+    for event, question in QUESTIONS.items():
+        if event not in stamped:
+            yield EventAsked(event, question, loaded.visit.defrost_seen.get(event, ""))
 
 
 def _outlook(visit: Visit) -> FrostOutlook | None:

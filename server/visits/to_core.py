@@ -7,8 +7,9 @@ from typing import Any
 from accounts.models import Company
 from fleet.models import Unit
 from outer_test import visit as core
+from outer_test.judgement import Part
 from outer_test.visit import POINTS
-from visits.models import BoardWireLine, DefrostStamp, Entry, LiftedEnding, LiftedLine, PowerClaim, Visit
+from visits.models import BoardWireLine, DefrostAnswer, DefrostStamp, Entry, LiftedEnding, LiftedLine, PartPutIn, PowerClaim, Visit
 from visits.visit_file import visit_from
 
 STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
@@ -23,7 +24,9 @@ class Log:
     lifted: Sequence[LiftedLine] = ()
     endings: Mapping[int, LiftedEnding] = field(default_factory=dict)
     stamps: Sequence[DefrostStamp] = ()
+    answers: Sequence[DefrostAnswer] = ()
     wires: Sequence[BoardWireLine] = ()
+    parts: Sequence[PartPutIn] = ()
 
     def ending(self, line: LiftedLine) -> LiftedEnding | None:
         """How this line ended, if it did."""
@@ -45,6 +48,8 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
         lifted=tuple(core_lifted(line, log.ending(line)) for line in log.lifted),
         defrost_run=tuple(core.DefrostEvent(one.s, one.event) for one in standing if one.event != STOPPED),  # type: ignore[arg-type]
         defrost_forced_at=next((one.at for one in standing if one.event == "forced"), None),
+        defrost_seen=standing_answers(log),
+        repairs=tuple(core_repair(one) for one in standing_parts(log.parts)),
         board_wires=tuple(core.BoardWire(one.terminal, one.colour, one.goes_to, one.new_terminal) for one in _standing_wires(log.wires)),
         defrost_watched_s=max((one.s for one in standing if one.event == STOPPED), default=None),
     )
@@ -58,6 +63,23 @@ def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:
     latest = stamps[-1].run
     kept = [one for one in stamps if one.run == latest and one.undoes is None and one.uuid not in gone]
     return sorted(kept, key=lambda one: one.s)
+
+
+def standing_answers(log: Log) -> dict[core.RunEvent, core.Answer]:
+    """What was said of the latest run's events that were not stamped; the latest answer of each stands."""
+    run = log.stamps[-1].run if log.stamps else None
+    return {one.event: one.answer for one in log.answers if one.run == run}  # type: ignore[misc]
+
+
+def standing_parts(parts: Sequence[PartPutIn]) -> list[PartPutIn]:
+    """The parts put in, without those that were taken off the record again."""
+    gone = {one.undoes for one in parts if one.undoes is not None}
+    return [one for one in parts if one.undoes is None and one.uuid not in gone]
+
+
+def core_repair(row: PartPutIn) -> core.Repair:
+    """A part put in as the core has it."""
+    return core.Repair(part=Part(row.part), at=row.at, **row.about)
 
 
 def _standing_wires(wires: Sequence[BoardWireLine]) -> list[BoardWireLine]:
@@ -104,6 +126,7 @@ def core_reading(entry: Entry) -> core.Reading:
         fitted=entry.fitted or None,  # type: ignore[arg-type]
         turns=entry.turns,
         top=entry.top,
+        unit_said=entry.unit_said,
         power=entry.power,  # type: ignore[arg-type]
         id=str(entry.uuid),
         supersedes=None if entry.supersedes is None else str(entry.supersedes),

@@ -9,10 +9,11 @@ from django.utils import timezone
 
 from accounts.models import Company, Member
 from outer_test.measurement import FieldProblem
+from outer_test.rules.defrost import QUESTIONS
 from outer_test.simulation import FAULTS, simulate_defrost
-from outer_test.visit import RUN_EVENTS, DefrostEvent
+from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
-from visits.models import DefrostStamp, Visit
+from visits.models import DefrostAnswer, DefrostStamp, Visit
 from visits.to_core import STOPPED, standing_stamps
 
 MOST_S = 4 * 3600
@@ -64,6 +65,26 @@ def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) ->
         return load_visit(member.company, row)
 
 
+def answer(member: Member, visit_id: UUID, answer_id: UUID, event: str, said: str) -> Loaded:
+    """Keep what was said of an event of the run at hand that was not stamped. Raises NoSuchVisit, Finished, FieldProblem."""
+    if event not in RUN_EVENTS:
+        raise FieldProblem("event", f"is one of {', '.join(RUN_EVENTS)}")
+    if said not in ANSWERS:
+        raise FieldProblem("answer", f"is one of {', '.join(ANSWERS)}")
+    with transaction.atomic():
+        row = open_for_writing(member, visit_id)
+        loaded = load_visit(member.company, row)
+        standing = standing_stamps(loaded.log.stamps)
+        if not standing:
+            raise FieldProblem("event", "force the defrost first: an answer belongs to a run")
+        if not any(one.uuid == answer_id for one in loaded.log.answers):
+            DefrostAnswer.objects.of(member.company).create(
+                company=member.company, uuid=answer_id, visit=row, member=member, at=timezone.now(), run=standing[0].run, event=event,
+                answer=said,
+            )  # fmt: skip
+        return load_visit(member.company, row)
+
+
 def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded:
     """Let the simulated board stamp a whole defrost, with a fault put in. Raises NoSuchVisit, Finished, FieldProblem."""
     with transaction.atomic():
@@ -76,6 +97,15 @@ def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded
         for place, one in enumerate(events):
             _write(member, row, uuid5(run_id, str(place)), run_id, one.event, one.s, now)
         _write(member, row, uuid5(run_id, STOPPED), run_id, STOPPED, watched, now)
+        happened = {one.event for one in events}
+        DefrostAnswer.objects.of(member.company).bulk_create(
+            DefrostAnswer(
+                company=member.company, uuid=uuid5(run_id, f"answer {event}"), visit=row, member=member, at=now, run=run_id, event=event,
+                answer="no",
+            )
+            for event in QUESTIONS
+            if event not in happened  # the simulated board is watched whole
+        )  # fmt: skip
         return load_visit(member.company, row)
 
 

@@ -31,6 +31,7 @@ class NewEntry:
     turns: int = 1
     top: float | None = None
     supersedes: UUID | None = None
+    unit_said: bool = False
 
 
 def write_entries(member: Member, visit_id: UUID, entries: list[NewEntry]) -> Loaded:
@@ -79,6 +80,7 @@ def _entry_row(
     return Entry(
         company=member.company, uuid=entry.id, visit=row, member=member, at=at, point=entry.point, value=entry.value,
         meter=entry.meter, by=entry.by, fitted=entry.fitted, turns=entry.turns, top=entry.top, power=state, supersedes=entry.supersedes,
+        unit_said=entry.unit_said,
     )  # fmt: skip
 
 

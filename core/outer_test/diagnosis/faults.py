@@ -15,9 +15,9 @@ Chances = Mapping[T, Mapping[str, float]]
 # How a sound unit's tests turn out; what is left over is shared among its other outcomes.
 HEALTHY: dict[T, dict[str, float]] = {
     T.CASE: {"flat": 0.80, "dished": 0.17, "bulged": 0.02, "leaking": 0.01},
-    T.CAP_HERM: {"good": 0.985, "low": 0.006, "open": 0.002, "high": 0.005, "shorted": 0.002},
-    T.CAP_FAN: {"good": 0.985, "low": 0.006, "open": 0.002, "high": 0.005, "shorted": 0.002},
-    T.CAP_START: {"good": 0.985, "low": 0.006, "open": 0.002, "high": 0.005, "shorted": 0.002},
+    T.CAP_HERM: {"good": 0.993, "low": 0.002, "open": 0.001, "high": 0.003, "shorted": 0.001},
+    T.CAP_FAN: {"good": 0.993, "low": 0.002, "open": 0.001, "high": 0.003, "shorted": 0.001},
+    T.CAP_START: {"good": 0.993, "low": 0.002, "open": 0.001, "high": 0.003, "shorted": 0.001},
     T.LEADS: {"good": 0.99, "bad": 0.01},
     T.GROUND: {"good": 0.995, "grounded": 0.005},
     T.PAIRS: {"good": 0.975, "open": 0.004, "overload": 0.005, "open at the plug": 0.006, "shorted": 0.01},
@@ -119,7 +119,7 @@ FAULTS: tuple[Fault, ...] = (
     Fault("herm weak", Part.RUN_CAPACITOR, "The run capacitor's HERM section is weak.",
           {**_HUMS, T.CAP_HERM: {"low": 0.95, "open": 0.02}, T.CASE: {"flat": 0.55, "dished": 0.15, "bulged": 0.27}, T.START: {"hummed": 0.45, "tripped": 0.05, "started": 0.5},
            T.PEAK: {"locked": 0.5, "normal": 0.45}, T.COMPRESSOR_A: {"high": 0.6, "good": 0.25, "locked": 0.1}},
-          _share(4, hums_no_start=14, high_bill=5, compressor_stopped=6, trips_breaker=3, maintenance=3),
+          _share(4, hums_no_start=14, high_bill=5, compressor_stopped=6, trips_breaker=3, maintenance=8),
           ((T.CAP_HERM, "low"), (T.CASE, "bulged"), (T.CASE, "leaking")), "Replace the run capacitor.", "cap.new_herm.uf"),
     Fault("herm open", Part.RUN_CAPACITOR, "The run capacitor's HERM section is open or shorted.",
           {**_HUMS, T.CAP_HERM: {"open": 0.8, "shorted": 0.15, "low": 0.04}, T.CASE: {"flat": 0.4, "dished": 0.1, "bulged": 0.45, "leaking": 0.05}},
@@ -128,7 +128,7 @@ FAULTS: tuple[Fault, ...] = (
     Fault("fan section weak", Part.RUN_CAPACITOR, "The run capacitor's FAN section is weak or open.",
           {**_FAN_STOPPED, T.CAP_FAN: {"low": 0.7, "open": 0.25, "shorted": 0.03}, T.CASE: {"flat": 0.5, "dished": 0.12, "bulged": 0.35},
            T.FAN_A: {"high": 0.5, "good": 0.3, "none": 0.2}},
-          _share(2, fan_stopped=16, high_bill=3, maintenance=2), ((T.CAP_FAN, "low"), (T.CAP_FAN, "open"), (T.CAP_FAN, "shorted"), (T.CASE, "bulged")),
+          _share(2, fan_stopped=16, high_bill=3, maintenance=5), ((T.CAP_FAN, "low"), (T.CAP_FAN, "open"), (T.CAP_FAN, "shorted"), (T.CASE, "bulged")),
           "Replace the run capacitor.", "cap.new_fan.uf"),
     Fault("start capacitor weak", Part.START_CAPACITOR, "The start capacitor is weak or open.",
           {**_HUMS, T.CAP_START: {"low": 0.7, "open": 0.28}}, _share(0.5, hums_no_start=5),
@@ -263,4 +263,4 @@ FAULTS: tuple[Fault, ...] = (
           {T.COMPRESSOR_A: {"low": 0.5, "good": 0.4, "high": 0.1}, T.COIL_FACE: {"clear": 0.35, "dirty": 0.25, "iced": 0.35}, T.RUN_END: {"by time": 0.5, "good": 0.5}},
           _share(2, blows_cold=8, iced_over=5, high_bill=6, defrosts_too_often=5), (), "Pressures, superheat and subcooling.", "record.suction.psi"),
 )  # fmt: skip
-NOTHING_SHARE = {"": 8.0, "maintenance": 250.0, "hums-no-start": 2.0, "nothing-at-all": 2.0, "trips-breaker": 4.0}
+NOTHING_SHARE = {"": 8.0, "maintenance": 80.0, "hums-no-start": 2.0, "nothing-at-all": 2.0, "trips-breaker": 4.0}

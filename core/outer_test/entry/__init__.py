@@ -1,6 +1,6 @@
 """What a person types or imports, understood or answered with what is wrong."""
 
-from outer_test.entry.field import TypedProblem, parse_typed
+from outer_test.entry.field import Typed, TypedProblem, parse_typed
 from outer_test.entry.line import LeftOver, parse_line
 from outer_test.entry.meter_log import (
     LogRow,
@@ -22,6 +22,7 @@ __all__ = [
     "LogRow",
     "Mapping",
     "RowProblem",
+    "Typed",
     "TypedProblem",
     "columns_of",
     "delimiter_of",

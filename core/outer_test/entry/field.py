@@ -16,8 +16,8 @@ _PREFIXES = {
     "v": {"v": 0, "vac": 0, "mv": -3, "kv": 3, "volts": 0},
     "vdc": {"v": 0, "vdc": 0, "v d.c.": 0, "mv": -3, "volts": 0},
     "a": {"a": 0, "amps": 0, "ma": -3},
-    "ohm": {"ω": 0, "Ω": 0, "ohm": 0, "ohms": 0, "kω": 3, "k": 3, "kohm": 3, "mω": 6},
-    "mohm": {"mω": 0, "gω": 3, "kω": -3},
+    "ohm": {"ω": 0, "Ω": 0, "ohm": 0, "ohms": 0, "kω": 3, "k": 3, "kohm": 3, "kohms": 3, "mω": 6, "m": 6, "meg": 6, "mohm": 6, "megohm": 6},
+    "mohm": {"mω": 0, "m": 0, "meg": 0, "mohm": 0, "megohm": 0, "gω": 3, "g": 3, "gohm": 3, "kω": -3, "k": -3, "kohm": -3},
     "f": {"f": 0, "°f": 0, "c": 0, "°c": 0},
     "s": {"s": 0, "sec": 0, "ms": -3},
     "h": {"h": 0, "hours": 0},
@@ -31,9 +31,10 @@ _WHAT = {"uf": "a run capacitor", "a": "this circuit", "v": "a residential unit"
 
 @dataclass(frozen=True, slots=True)
 class Typed:
-    """A reading understood: the exact text that is kept."""
+    """A reading understood: the exact text that is kept, and whether its unit was said with it."""
 
     value: str
+    unit_said: bool = False
 
 
 class TypedProblem(ValueError):
@@ -52,6 +53,8 @@ def parse_typed(text: str, point: str) -> Typed:
     '33.6'
     >>> parse_typed("33600 nF", "cap.herm.uf").value
     '33.600'
+    >>> parse_typed("5.2 meg", "winding.c_ground.ohm")
+    Typed(value='5200000', unit_said=True)
     >>> parse_typed("21.5 C", "winding.shell.f").value
     '70.7'
     >>> parse_typed("5.0.4", "cap.herm.uf")
@@ -89,7 +92,7 @@ def parse_typed(text: str, point: str) -> Typed:
         number = Decimal(digits)
     shifted = number.scaleb(scale)
     _check_size(shifted, about, said)
-    return Typed(digits if scale == 0 else f"{shifted:f}")
+    return Typed(digits if scale == 0 else f"{shifted:f}", bool(unit))
 
 
 def _fahrenheit(celsius: Decimal, difference: bool) -> Decimal:

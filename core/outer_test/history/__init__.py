@@ -1,6 +1,6 @@
 """What a unit told over its visits, where it drifts, and how it stands."""
 
-from outer_test.history.record import PARTS, PartChanged, PointHistory, Told, histories, part_of, told_of
+from outer_test.history.record import PARTS, PartChanged, PointHistory, Told, histories, names_of, part_of, told_of
 from outer_test.history.trend import theil_sen, trend
 from outer_test.history.unit_status import Standing, Watched, standing
 
@@ -12,6 +12,7 @@ __all__ = [
     "Told",
     "Watched",
     "histories",
+    "names_of",
     "part_of",
     "standing",
     "theil_sen",

@@ -6,9 +6,9 @@ from datetime import date, datetime
 
 from outer_test.assessment import Assessment, assess
 from outer_test.history.trend import Trend, trend
-from outer_test.judgement import Finding, Tape, Verdict, tape_of
+from outer_test.judgement import Finding, Part, Tape, Verdict, tape_of
 from outer_test.rules.windings import at_25c
-from outer_test.visit import POINTS, Visit, inputs_of, title_of
+from outer_test.visit import POINTS, Repair, Visit, inputs_of, title_of
 
 PAIRS = ("winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm")
 # A part by the points that read it: a new one starts a new line.
@@ -18,7 +18,25 @@ PART_OF = {
     "fan_winding.": "fan motor", "amps.fan.": "fan motor", "defrost.switch.": "coil switch", "defrost.coil_sensor.": "coil sensor",
     "defrost.ambient_sensor.": "ambient sensor", "defrost.valve_coil.": "reversing valve coil",
 }  # fmt: skip
-PARTS = tuple(dict.fromkeys((*PART_OF.values(), "defrost board", "reversing valve", "compressor")))
+# What the screens offer as put in.
+PARTS = tuple(dict.fromkeys((
+    *PART_OF.values(), *(part.value for part in (
+        Part.DEFROST_BOARD, Part.REVERSING_VALVE, Part.FUSE, Part.CONTROL_FUSE, Part.THERMOSTAT, Part.START_DEVICE, Part.POTENTIAL_RELAY,
+        Part.PRESSURE_SWITCH, Part.TRANSFORMER, Part.COMPRESSOR_LEAD, Part.AUX_ELEMENT, Part.WIRE,
+    ))
+)))  # fmt: skip
+
+
+def names_of(repair: Repair) -> tuple[str, ...]:
+    """What a part put in is called in the unit's record: both sections of a dual by themselves.
+
+    >>> names_of(Repair(Part.RUN_CAPACITOR, section="both")), names_of(Repair(Part.CONTACTOR))
+    (('run capacitor, HERM', 'run capacitor, FAN'), ('contactor',))
+    """
+    sections = {"herm": "run capacitor, HERM", "fan": "run capacitor, FAN"}
+    if repair.part is Part.RUN_CAPACITOR:
+        return tuple(name for section, name in sections.items() if repair.section in (section, "both"))
+    return ("reversing valve coil",) if repair.part is Part.VALVE_COIL else (repair.part.value,)
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,9 +7,11 @@ from outer_test.visit.standing import Inputs, Taken, inputs_of
 from outer_test.visit.thing import Feed, Thing, words_for
 from outer_test.visit.unit_shape import absence_points, capacitor_sections, discharge_points, has_start_capacitor, is_dual, poles_of
 from outer_test.visit.visit import (
+    ANSWERS,
     PEAK_BY,
     PEAK_FITTED,
     RUN_EVENTS,
+    Answer,
     Baseline,
     BoardWire,
     Complaint,
@@ -23,6 +25,7 @@ from outer_test.visit.visit import (
     PowerState,
     Reading,
     Repair,
+    RunEvent,
     Seen,
     StockPart,
     Visit,
@@ -32,6 +35,7 @@ from outer_test.visit.visit import (
 from outer_test.visit.whats_off import interrupted, open_lines, things_off
 
 __all__ = [
+    "ANSWERS",
     "MAY_BE_NEGATIVE",
     "PEAK_BY",
     "PEAK_FITTED",
@@ -40,6 +44,7 @@ __all__ = [
     "SECTIONS",
     "SECTION_NAME",
     "STATION_TITLE",
+    "Answer",
     "Baseline",
     "BoardWire",
     "Complaint",
@@ -56,6 +61,7 @@ __all__ = [
     "PowerState",
     "Reading",
     "Repair",
+    "RunEvent",
     "Section",
     "Seen",
     "StockPart",

@@ -25,6 +25,7 @@ RunEvent = Literal[
 RUN_EVENTS: tuple[RunEvent, ...] = get_args(RunEvent)
 # What was answered of an event that was not stamped: did it happen?
 Answer = Literal["yes", "no", "did-not-look"]
+ANSWERS: tuple[Answer, ...] = get_args(Answer)
 PEAK_BY = ("inrush", "max-hold")
 PEAK_FITTED = ("none", "two-wire", "relay")
 PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]

@@ -149,8 +149,9 @@ class Tagged(TestCase):
         steps = {step["point"]: got["caught"].get(step["power"]) for station in got["stations"] for step in station["steps"]}
         self.assertIn("proved dead", steps["amps.compressor.run_a"])
         self.assertIsNone(steps["winding.c_r.ohm"])
-        caution = finding(self.caller.read(self.mine.visit, "amps.compressor.run_a", "12.0").json(), "amps.compressor.run_a")["caution"]
-        self.assertIn("proved dead", caution)
+        found = finding(self.caller.read(self.mine.visit, "amps.compressor.run_a", "12.0").json(), "amps.compressor.run_a")
+        self.assertEqual((found["rule"], found["verdict"]), ("taken", "unjudged"))
+        self.assertIn("while the unit was dead", found["why"])
 
 
 class Baseline(TestCase):
@@ -171,5 +172,5 @@ class Baseline(TestCase):
         found = [one for one in got["assessment"]["findings"] if one["rule"] == "winding-short"]
         self.assertEqual(
             [(one["point"], one["verdict"]) for one in found],
-            [("winding.c_r.ohm", "watch"), ("winding.c_s.ohm", "good"), ("winding.r_s.ohm", "good")],
+            [("winding.r_s.ohm", "good"), ("winding.c_r.ohm", "watch"), ("winding.c_s.ohm", "good")],
         )

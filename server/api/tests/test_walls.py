@@ -50,7 +50,7 @@ class Walls(TestCase):
 
     def fill(self, path: str) -> str:
         values = {
-            "visit_id": self.theirs.visit.id, "unit_id": self.theirs.unit.id, "line_id": self.line.uuid, "member_id": self.theirs.member.pk,
+            "visit_id": self.theirs.visit.id, "unit_id": self.theirs.unit.id, "line_id": self.line.uuid, "part_id": fresh(), "member_id": self.theirs.member.pk,
             "name": "none of this name", "tag": self.theirs.unit.tag, "photo_id": uuid4(), "link_id": 1,
             "job_id": uuid4(), "sign_in_id": 1,
         }  # fmt: skip
@@ -171,7 +171,7 @@ class RandomBodies(HypothesisTestCase):
         values = {
             "visit_id": self.mine.visit.id,
             "unit_id": self.mine.unit.id,
-            "line_id": self.line.uuid,
+            "line_id": self.line.uuid, "part_id": fresh(),
             "member_id": self.mine.member.pk,
             "name": "none of this name",
             "tag": self.mine.unit.tag,

@@ -42,7 +42,7 @@ class Judge(SimpleTestCase):
         for text, word in (
             ("", "JSON"), ("{", "JSON"), ("[]", "object"), ("{}", "format"), ('{"format": "x", "version": 1}', "format"), (number, "string"),
             ('{"format": "outer-test-visit", "version": 1, "nose": 1}', "nose"), ("\x00", "JSON"),
-            ('{"format": "outer-test-visit", "version": 2}', "version"),
+            ('{"format": "outer-test-visit", "version": 3}', "version"),
             ('{"format": "outer-test-visit", "version": 1, "plate": {"mca": "12"}}', "plate.mca"),
             ('{"format": "outer-test-visit", "version": 1, "readings": [{"point": "cap.herm.uf", "value": "fifty"}]}', "readings.0.value"),
         ):  # fmt: skip

@@ -1,6 +1,7 @@
 """Any visit there can be (Hypothesis): out to a file and in again the same, and judged the same from file, rows and screen."""
 
 import json
+from dataclasses import replace
 from typing import Any
 from uuid import uuid4
 
@@ -18,12 +19,13 @@ from visits.visit_file import read_visit, write_visit
 
 def told(findings: Any) -> list[tuple[str, str, str, str]]:
     """Findings as a screen or a file has them."""
-    return sorted((one["point"], one["rule"], one["verdict"], one["why"]) for one in findings)
+    return sorted((one["point"], one["rule"], one["verdict"] or "", one["why"]) for one in findings)
 
 
 def core_told(visit: Visit) -> list[tuple[str, str, str, str]]:
     """The same, asked of the core."""
-    return sorted((one.point, one.rule, one.verdict.value, one.why) for one in assess(visit).findings)
+    found = assess(visit).findings
+    return sorted((one.point, one.rule, "" if one.verdict is None else one.verdict.value, one.why) for one in found)
 
 
 class File(SimpleTestCase):
@@ -62,6 +64,8 @@ class Rows(TestCase):
         self.assertEqual({name: again.saw(name) for name in again.seen}, {name: visit.saw(name) for name in visit.seen})
         self.assertEqual([one.what for one in again.lifted], [one.what for one in visit.lifted])
         self.assertEqual([one.state for one in again.power], [one.state for one in visit.power])
+        self.assertEqual(again.defrost_seen, visit.defrost_seen)
+        self.assertEqual([replace(one, at=None) for one in again.repairs], [replace(one, at=None) for one in visit.repairs])
         shown = caller.send("GET", f"/visits/{visit_id}").json()["round"]
         self.assertEqual(told(shown["assessment"]["findings"]), core_told(again))
         self.assertEqual(len(shown["entries"]), len(visit.readings) + len(visit.seen))

@@ -38,8 +38,26 @@ class Stamps(TestCase):
         got = self.stamp("stopped", 60).json()
         self.assertEqual([(one["event"], one["s"]) for one in got["defrost"]["stamps"]], [("forced", 0), ("valve-shift", 2), ("aux-on", 3)])
         self.assertTrue(got["defrost"]["stopped"])
-        self.assertEqual((self.lanes(got)["fan"], self.lanes(got)["valve"]), ("bad", "good"))
-        self.assertEqual([one["part"] for one in got["assessment"]["accused"]], ["board fan relay"])
+        self.assertEqual((self.lanes(got)["fan"], self.lanes(got)["valve"]), ("unjudged", "good"), "not stamped is not 'it did not happen'")
+        self.assertEqual(
+            {one["event"]: one["question"] for one in got["defrost"]["asked"]}["fan-off"], "Did the outdoor fan stop?"
+        )
+        for said, verdict in (("no", "bad"), ("did-not-look", "unjudged"), ("yes", "good"), ("no", "bad")):
+            got = self.post("answers", event="fan-off", answer=said).json()
+            self.assertEqual(self.lanes(got)["fan"], verdict, said)
+
+    def test_an_answer_belongs_to_a_run_and_is_one_of_three(self) -> None:
+        self.assertEqual(self.post("answers", event="fan-off", answer="no").json()["errors"][0]["field"], "event")
+        self.stamp("forced", 0)
+        self.assertEqual(self.post("answers", event="fan-off", answer="perhaps").json()["errors"][0]["field"], "answer")
+        self.assertEqual(self.post("answers", event="explodes", answer="no").json()["errors"][0]["field"], "event")
+        same = fresh()
+        for _ in range(2):
+            got = self.post("answers", id=same, event="fan-off", answer="no").json()
+        self.assertEqual([one["answer"] for one in got["defrost"]["asked"] if one["event"] == "fan-off"], ["no"])
+        self.stamp("forced", 300)
+        again = self.stamp("valve-shift", 302).json()
+        self.assertEqual({one["answer"] for one in again["defrost"]["asked"]}, {""}, "another run is asked anew")
 
     def test_sent_twice_is_one_stamp(self) -> None:
         self.stamp("forced", 0)
@@ -74,7 +92,8 @@ class Stamps(TestCase):
     def test_the_simulated_board_stamps_through_the_same_door(self) -> None:
         with override_settings(DEMO=True):
             got = self.post("simulated", fault="fan-relay").json()
-            self.assertEqual([one["part"] for one in got["assessment"]["accused"]], ["board fan relay"])
+            self.assertEqual(self.lanes(got)["fan"], "bad")
+            self.assertIn("fan relay stuck", [one["fault"] for one in got["diagnosis"]["suspects"]][:2])
             self.assertEqual(self.post("simulated", fault="gremlins").json()["errors"][0]["field"], "fault")
         with override_settings(DEMO=False):
             self.assertEqual(self.post("simulated", fault="none").status_code, 403)

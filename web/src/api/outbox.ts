@@ -14,6 +14,9 @@ export type Write =
   | { kind: "power"; visit: string; body: Schemas["PowerSaid"] }
   | { kind: "stamp"; visit: string; body: Schemas["NewStamp"] }
   | { kind: "undo"; visit: string; body: Schemas["Undo"] }
+  | { kind: "answer"; visit: string; body: Schemas["NewAnswer"] }
+  | { kind: "part"; visit: string; body: Schemas["NewPart"] }
+  | { kind: "partUndo"; visit: string; part: string; body: Schemas["TakenOff"] }
   | { kind: "lifted"; visit: string; body: Schemas["LiftedWhat"] }
   | { kind: "end"; visit: string; line: string; body: Schemas["LiftedHow"] };
 
@@ -63,6 +66,17 @@ async function deliver(write: Write): Promise<Round> {
       return data(api.POST("/api/visits/{visit_id}/defrost/stamps", { ...path(write), body: write.body }));
     case "undo":
       return data(api.POST("/api/visits/{visit_id}/defrost/undo", { ...path(write), body: write.body }));
+    case "answer":
+      return data(api.POST("/api/visits/{visit_id}/defrost/answers", { ...path(write), body: write.body }));
+    case "part":
+      return data(api.POST("/api/visits/{visit_id}/parts", { ...path(write), body: write.body }));
+    case "partUndo":
+      return data(
+        api.POST("/api/visits/{visit_id}/parts/{part_id}/undo", {
+          ...path(write, { part_id: write.part }),
+          body: write.body,
+        }),
+      );
     case "lifted":
       return data(api.POST("/api/visits/{visit_id}/lifted", { ...path(write), body: write.body }));
     case "end":

@@ -272,6 +272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit_id}/defrost/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Answer
+         * @description Answer what is asked of an event that was not stamped: yes, no, or did-not-look. The latest answer stands.
+         */
+        post: operations["api_defrost_keep_answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit_id}/conditions": {
         parameters: {
             query?: never;
@@ -330,6 +350,46 @@ export interface paths {
          * @description Let the simulated board run and stamp a whole defrost. Only where the demo is: a real visit records real runs.
          */
         post: operations["api_defrost_simulated"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{visit_id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Part In
+         * @description Keep a part that was put in, its rating and its readings in the hand, in one step.
+         */
+        post: operations["api_parts_part_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{visit_id}/parts/{part_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Part Not In
+         * @description Take a part off the record that was never put in.
+         */
+        post: operations["api_parts_part_not_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1597,6 +1657,8 @@ export interface components {
             lanes: components["schemas"]["Lane"][];
             /** Stamps */
             stamps: components["schemas"]["StampShown"][];
+            /** Asked */
+            asked: components["schemas"]["EventAsked"][];
             /** Limit S */
             limit_s: number;
             /** Stopped */
@@ -1688,6 +1750,18 @@ export interface components {
             meter: string;
         };
         /**
+         * EventAsked
+         * @description An event of the run at hand that was not stamped: what is asked of it, and what was answered (empty where nothing was).
+         */
+        EventAsked: {
+            /** Event */
+            event: string;
+            /** Question */
+            question: string;
+            /** Answer */
+            answer: string;
+        };
+        /**
          * Fan
          * @description What the plate says of the outdoor fan motor.
          */
@@ -1734,7 +1808,8 @@ export interface components {
          *
          *     `band` is the low and high end of the meter's band around `value`, `confidence` the probability of lying inside the limits,
          *     `school` the house rule it was judged by, `causes` everything listed that explains what was seen, `mark` the handbook's mark
-         *     behind the source, `tape` where everything stands on its strip. A finding judges a reading and accuses no part. `verdict` is None where the rule does not apply to this unit.
+         *     behind the source, `tape` where everything stands on its strip. A finding judges a reading and accuses no part. `verdict` is
+         *     None where the rule does not apply to this unit.
          */
         Finding: {
             /** Point */
@@ -1987,6 +2062,25 @@ export interface components {
             why: string;
         };
         /**
+         * NewPartShown
+         * @description A part put in on this visit, what it is rated, and where the old one goes.
+         */
+        NewPartShown: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
+            repair: components["schemas"]["Repair"];
+        };
+        /**
          * NextTest
          * @description What is next: where it is entered, why, its minutes, and the power it asks for.
          */
@@ -2217,6 +2311,50 @@ export interface components {
             clamp: string;
         };
         /**
+         * Repair
+         * @description A part put in on this visit: its own rating, what it measured in the hand, and where the old one went.
+         *
+         *     From `at` on the part's readings are the new part's. `section` is what a run capacitor serves; `put_back` says that the old
+         *     part went in again.
+         */
+        Repair: {
+            part: components["schemas"]["outer_test__judgement__part__Part"];
+            /** At */
+            at?: string | null;
+            /**
+             * Section
+             * @default both
+             * @enum {string}
+             */
+            section: "both" | "herm" | "fan";
+            /** Uf */
+            uf?: number | null;
+            /** Fan Uf */
+            fan_uf?: number | null;
+            /** Vac */
+            vac?: number | null;
+            /** Tolerance Pct */
+            tolerance_pct?: number | null;
+            /** Amps */
+            amps?: number | null;
+            /**
+             * Put Back
+             * @default false
+             */
+            put_back: boolean;
+            /**
+             * Old Goes
+             * @default
+             * @enum {string}
+             */
+            old_goes: "" | "scrap" | "customer" | "warranty" | "kept";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Replacement
          * @description One way to replace a part from the van stock. `error_pct` is the worst section's, signed.
          */
@@ -2249,6 +2387,8 @@ export interface components {
             entries: components["schemas"]["EntryShown"][];
             /** Lifted */
             lifted: components["schemas"]["LiftedShown"][];
+            /** Parts */
+            parts: components["schemas"]["NewPartShown"][];
             /** Power Log */
             power_log: components["schemas"]["PowerShown"][];
             plate: components["schemas"]["Plate"];
@@ -2896,6 +3036,21 @@ export interface components {
             stamp: string;
         };
         /**
+         * NewAnswer
+         * @description What was seen of an event that was not stamped, with the client's UUID.
+         */
+        NewAnswer: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Event */
+            event: string;
+            /** Answer */
+            answer: string;
+        };
+        /**
          * NewWire
          * @description A wire of the old board, with the client's UUID.
          */
@@ -2969,6 +3124,55 @@ export interface components {
             watched_s: number;
         };
         /**
+         * NewPart
+         * @description A part put in, with the client's UUID; `in_hand` is what a run capacitor's sections measured, as typed, by `herm` and `fan`.
+         */
+        NewPart: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            repair: components["schemas"]["Repair"];
+            /** In Hand */
+            in_hand?: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * Part
+         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
+         */
+        Part: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
+            /** Label */
+            label: string;
+            /** Terminals */
+            terminals: string[];
+            /**
+             * Detail
+             * @default
+             */
+            detail: string;
+        };
+        /**
+         * TakenOff
+         * @description The client's UUID of taking a part off the record.
+         */
+        TakenOff: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
          * Kept
          * @description What was kept.
          */
@@ -3031,28 +3235,6 @@ export interface components {
             serial: string;
         };
         /**
-         * Part
-         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
-         */
-        Part: {
-            /** Name */
-            name: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
-            /** Label */
-            label: string;
-            /** Terminals */
-            terminals: string[];
-            /**
-             * Detail
-             * @default
-             */
-            detail: string;
-        };
-        /**
          * PointHistory
          * @description A point's readings, newest last, and the drift of the part that is in now. `urgency` ranks it in a unit's file, 0 first.
          */
@@ -3074,8 +3256,8 @@ export interface components {
         };
         /**
          * ReadThen
-         * @description One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on, `tape` is where it
-         *     stands on its strip.
+         * @description One reading of a point's history: its day, its visit, and what was told of it. `line` counts the parts it was read on,
+         *     `tape` is where it stands on its strip.
          */
         ReadThen: {
             /**
@@ -5163,6 +5345,86 @@ export interface operations {
             };
         };
     };
+    api_defrost_keep_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_defrost_keep_conditions: {
         parameters: {
             query?: never;
@@ -5413,6 +5675,167 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Simulated"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_parts_part_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPart"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_parts_part_not_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenOff"];
             };
         };
         responses: {

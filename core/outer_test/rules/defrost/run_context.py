@@ -4,10 +4,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
+from outer_test.visit import RunEvent
 
 SEQUENCE = Rule("sequence", "One defrost against its board", "common practice, no source", "T")
 
-QUESTIONS = {
+QUESTIONS: dict[RunEvent, str] = {
     "valve-shift": "Did the valve shift?",
     "fan-off": "Did the outdoor fan stop?",
     "aux-on": "Did the aux heat come on?",
@@ -69,7 +70,7 @@ def open_lane(name: str, why: str, needs: tuple[str, ...] = (), step: str = "") 
     return unjudged(f"defrost.run.{name}", SEQUENCE, why, needs, next=step)
 
 
-def not_stamped(name: str, event: str) -> Finding:
+def not_stamped(name: str, event: RunEvent) -> Finding:
     """What was not stamped was not seen, which is not the same as did not happen: it is asked.
 
     >>> not_stamped("fan", "fan-off").why

@@ -7,6 +7,7 @@ from outer_test.measurement import exact, say
 from outer_test.nameplate import Defrost, has_shift_delay
 from outer_test.rules.defrost.run import SHIFT_DELAY_S, Run
 from outer_test.rules.defrost.run_context import RunContext, lane, not_stamped, open_lane
+from outer_test.visit import RunEvent
 
 SHORT_RUN_S, LIMIT_SLACK_S, MINUTES_LATE_S = 60.0, 15.0, 60.0
 SHORTEST_LIMIT_S = 9.5 * 60  # under this no board's time limit is what ended it
@@ -97,7 +98,7 @@ def _short(length: float, context: RunContext) -> Finding:
     return lane("end", Verdict.GOOD, f"It ended after {_s(length)}: right for a short forced run on a clear coil.")
 
 
-_BACK = (
+_BACK: tuple[tuple[RunEvent, RunEvent, str, str, str], ...] = (
     ("fan-on", "fan-off", "fan", "fan-back", "The fan"),
     ("valve-back", "valve-shift", "valve", "valve-back", "The valve"),
     ("aux-off", "aux-on", "aux", "aux-back", "W"),

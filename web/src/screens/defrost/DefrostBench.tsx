@@ -7,6 +7,7 @@ import { send } from "../../api/outbox";
 import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
+import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
 import { Simulated } from "./Simulated";
@@ -43,6 +44,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       </Heading>
       <Way visit={visit} defrost={defrost} disabled={finished} />
       {!finished && <Stamps visit={visit} defrost={defrost} />}
+      <Answers visit={visit.id} defrost={defrost} disabled={finished} />
       <Lanes defrost={defrost} />
       <FindingLines label="What this run says" findings={findings} causes />
       {!finished && <Simulated visit={visit} control={visit.round.plate.defrost?.control ?? ""} />}

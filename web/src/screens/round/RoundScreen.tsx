@@ -18,6 +18,7 @@ import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
 import { KeysHelp } from "./KeysHelp";
 import { NotPutBack } from "./NotPutBack";
+import { PartsIn } from "./PartsIn";
 import { firstOpen, firstOpenStation, pointState, type Station } from "./points";
 import { PowerBadge, PowerPanel } from "./Power";
 import { Rejudge } from "./Rejudge";
@@ -144,6 +145,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
           {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
           <Standing visit={visit} />
+          <PartsIn visit={visit} />
           <Figures visit={visit} />
           <Rejudge visit={visit} />
           <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
