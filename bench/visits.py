@@ -24,6 +24,8 @@ ROUND = {
     "amps.total.run_a": "14.2", "cap.herm.load_a": "7.4", "cap.herm.load_v": "361", "cap.fan.load_a": "1.0",
     "cap.fan.load_v": "360", "amps.element1.a": "19.6",
 }  # fmt: skip
+# Between the last dead reading and the first live one; readings are 20 s apart.
+POWERED_UP = timedelta(seconds=20 * (list(ROUND).index("line.l1_l2.v") + 1) - 10)
 
 
 def big_visit() -> Visit:
@@ -38,10 +40,10 @@ def big_visit() -> Visit:
     )  # fmt: skip
     seen: dict[str, str | Seen] = {
         "safe.tester_before": Seen("yes", START), "safe.tester_after": Seen("yes", START + timedelta(minutes=2, seconds=5)),
-        "contactor.armature": Seen("in", START), "start.result": Seen("started", START),
+        "contactor.armature": Seen("in", START + POWERED_UP), "start.result": Seen("started", START + POWERED_UP),
     }  # fmt: skip
     ranges: dict[MeterUnit, Accuracy | tuple[Accuracy, ...]] = {
         "uf": Accuracy(1.9, 2, top=4000), "a": Accuracy(2, 5), "v": Accuracy(1, 3), "ohm": Accuracy(0.9, 2, top=4e7),
     }  # fmt: skip
-    power = (PowerEvent("dead-claimed", START),)
+    power = (PowerEvent("dead-claimed", START), PowerEvent("live", START + POWERED_UP))
     return replace(example, readings=taken, seen=seen, meters={"m1": ranges}, power=power, lifted=())

@@ -41,7 +41,7 @@ class Bench(BrowserTest):
 
     def test_every_simulated_fault_is_told(self) -> None:
         for fault, told in (
-            ("none", "by temperature"), ("fan-relay", "the board's fan relay"), ("switch-stuck-closed", "It ended by time"), ("late-end", "beyond its 10 min limit"),
+            ("none", "by temperature"), ("fan-relay", "The outdoor fan ran on through the defrost"), ("switch-stuck-closed", "It ended by time"), ("late-end", "beyond its limit of 600 s"),
         ):  # fmt: skip
             self.bench.get_by_label("Simulated board").select_option(fault)
             self.bench.get_by_role("button", name="Run it").click()

@@ -85,7 +85,7 @@ class Round(BrowserTest):
         expect(dialog).to_contain_text("Do not energise this unit.")
         dialog.get_by_role("button").click()
         expect(dialog).to_have_count(0)
-        expect(self.page.get_by_label("Parts these readings blame")).to_contain_text("Compressor.")
+        expect(self.page.get_by_label("Where this stands", exact=True)).to_contain_text("A winding of the compressor is grounded.")
 
     def test_live_work_on_a_dead_unit_is_caught(self) -> None:
         self.open_visit("Quarry Lane 8", "Start and run")
@@ -101,7 +101,7 @@ class Round(BrowserTest):
         self.page.locator("[data-reading]").fill("70")
         self.page.keyboard.press("Enter")
         self.enter("2!")
-        expect(self.page.get_by_label("It does not start: in this order")).to_contain_text("Run capacitor, measured")
+        expect(self.page.get_by_label("Where this stands", exact=True)).to_contain_text("Next")
         self.page.get_by_text("Start peak").first.click()
         expect(self.page.get_by_label("What this says")).to_contain_text("Max-hold shows a floor")
 

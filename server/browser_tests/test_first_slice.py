@@ -43,7 +43,7 @@ class Slice(BrowserTest):
         expect(aside).to_contain_text("3 lines are not put back")
         for what in ("HERM wires off", "FAN wire off", "Disconnect pulled"):
             self.page.get_by_role("button", name=f"{what}: back").click()
-        expect(aside).to_contain_text("Nothing is off.")
+        expect(aside).to_contain_text("Everything is back.")
         self.page.get_by_role("button", name="Not yet", exact=True).click()
         self.page.get_by_role("button", name="Finish the visit").click()
         expect(aside).to_contain_text("Nothing more is written on a finished visit")

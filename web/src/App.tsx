@@ -1,8 +1,9 @@
 /** Which screen an address shows; signed out, every address shows the sign-in. */
 import { lazy, Suspense, useEffect } from "react";
-import { Route, Routes } from "react-router";
+import { Route, Routes, useLocation } from "react-router";
 
 import { useSession } from "./api/queries";
+import { ErrorBoundary } from "./shell/ErrorBoundary";
 import { Notice } from "./shell/Notice";
 import { SignIn } from "./screens/signin/SignIn";
 
@@ -14,6 +15,7 @@ const sheet = () => import("./screens/sheet/Sheet");
 const TodayScreen = lazy(() => import("./screens/today/Today"));
 const RoundScreen = lazy(round);
 const RulesScreen = lazy(() => import("./screens/rules/Rules"));
+const RuleScreen = lazy(() => import("./screens/rule/RuleScreen"));
 const MetersScreen = lazy(() => import("./screens/meters/Meters"));
 const BoardsScreen = lazy(() => import("./screens/boards/Boards"));
 const UnitScreen = lazy(unit);
@@ -41,6 +43,7 @@ function useFetchedAhead(signedIn: boolean): void {
 }
 
 export function App() {
+  const { pathname } = useLocation();
   const session = useSession();
   useFetchedAhead(session.data?.member != null);
   if (session.isPending) return <Notice>Opening …</Notice>;
@@ -54,26 +57,29 @@ export function App() {
     );
   if (session.data.member == null) return <SignIn demo={session.data.demo ?? null} />;
   return (
-    <Suspense fallback={<Notice>Opening …</Notice>}>
-      <Routes>
-        <Route path="/" element={<TodayScreen />} />
-        <Route path="/rules" element={<RulesScreen />} />
-        <Route path="/company" element={<CompanyScreen />} />
-        <Route path="/people" element={<PeopleScreen />} />
-        <Route path="/files" element={<FilesScreen />} />
-        <Route path="/watch" element={<WatchScreen />} />
-        <Route path="/find" element={<FindScreen />} />
-        <Route path="/u/:tag" element={<TagScreen />} />
-        <Route path="/units/:unitId" element={<UnitScreen />} />
-        <Route path="/boards" element={<BoardsScreen />} />
-        <Route path="/meters" element={<MetersScreen />} />
-        <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />
-        <Route path="/visits/:visitId/:station?" element={<RoundScreen />} />
-        <Route
-          path="*"
-          element={<Notice>There is no such page. The day's visits are at the front page.</Notice>}
-        />
-      </Routes>
-    </Suspense>
+    <ErrorBoundary at={pathname}>
+      <Suspense fallback={<Notice>Opening …</Notice>}>
+        <Routes>
+          <Route path="/" element={<TodayScreen />} />
+          <Route path="/rules" element={<RulesScreen />} />
+          <Route path="/rule/:name" element={<RuleScreen />} />
+          <Route path="/company" element={<CompanyScreen />} />
+          <Route path="/people" element={<PeopleScreen />} />
+          <Route path="/files" element={<FilesScreen />} />
+          <Route path="/watch" element={<WatchScreen />} />
+          <Route path="/find" element={<FindScreen />} />
+          <Route path="/u/:tag" element={<TagScreen />} />
+          <Route path="/units/:unitId" element={<UnitScreen />} />
+          <Route path="/boards" element={<BoardsScreen />} />
+          <Route path="/meters" element={<MetersScreen />} />
+          <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />
+          <Route path="/visits/:visitId/:station?" element={<RoundScreen />} />
+          <Route
+            path="*"
+            element={<Notice>There is no such page. The day's visits are at the front page.</Notice>}
+          />
+        </Routes>
+      </Suspense>
+    </ErrorBoundary>
   );
 }

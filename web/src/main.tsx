@@ -11,6 +11,7 @@ import { resume } from "./api/outbox";
 import { queries } from "./api/queries";
 import { resumeTimers } from "./api/timers";
 import { App } from "./App";
+import { ErrorBoundary } from "./shell/ErrorBoundary";
 import { applyMode } from "./theme/mode";
 import { system } from "./theme/system";
 
@@ -25,7 +26,9 @@ createRoot(root).render(
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <App />
+          <ErrorBoundary>
+            <App />
+          </ErrorBoundary>
         </BrowserRouter>
       </QueryClientProvider>
     </ChakraProvider>

@@ -1,7 +1,7 @@
 """The one question: what do this visit's readings say?"""
 
 from outer_test.assessment.assess import Assessment, Judged, assess, assessment_of, judge, power_of
-from outer_test.assessment.repairs import as_left
+from outer_test.assessment.repairs import as_left, read_in_hand
 from outer_test.assessment.stops import StopKind, stops_of
 
 __all__ = [
@@ -13,5 +13,6 @@ __all__ = [
     "assessment_of",
     "judge",
     "power_of",
+    "read_in_hand",
     "stops_of",
 ]

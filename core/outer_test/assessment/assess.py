@@ -6,7 +6,7 @@ from datetime import datetime
 
 from outer_test.assessment.figures import Figure, figures
 from outer_test.assessment.power import Power, power_now
-from outer_test.assessment.repairs import as_found, as_left, repairs_of
+from outer_test.assessment.repairs import as_found, as_left, read_in_hand, repairs_of
 from outer_test.assessment.stops import Stop, stops_of
 from outer_test.judgement import WORST_FIRST, Finding, Verdict, worst
 from outer_test.procedure import plan_of
@@ -216,9 +216,9 @@ def _overdue(reading: Reading, visit: Visit) -> str:
 
 def _missing(inputs: Inputs, judged: Judged) -> Iterator[Missing]:
     """What the round still asks for; nothing live while a stop stands."""
-    stopped = bool(stops_of(judged.findings))
+    stopped, in_hand = bool(stops_of(judged.findings)), read_in_hand(inputs.visit)
     for station, step in plan_of(inputs.visit, {}).needed:
         if stopped and step.power == "live":
             continue
-        if step.point not in inputs.latest and step.point not in inputs.visit.seen:
+        if step.point not in inputs.latest and step.point not in inputs.visit.seen and step.point not in in_hand:
             yield Missing(step.point, station.name, f"{step.title}: not read yet.")

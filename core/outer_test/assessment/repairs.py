@@ -32,6 +32,20 @@ def repairs_of(visit: Visit) -> tuple[Repair, ...]:
     return tuple(found)
 
 
+def read_in_hand(visit: Visit) -> frozenset[str]:
+    """The capacitor points that a new part's reading in the hand stands for, once it is in.
+
+    >>> new = Reading("cap.new_herm.uf", "55.3")
+    >>> sorted(read_in_hand(Visit(readings=(new,), repairs=(Repair(Part.RUN_CAPACITOR, section="herm"),))))
+    ['cap.herm.uf']
+    """
+    serves = {repair.section for repair in repairs_of(visit) if repair.part is Part.RUN_CAPACITOR and not repair.put_back}
+    read = {one.point for one in visit.readings}
+    return frozenset(
+        f"cap.{section}.uf" for section in ("herm", "fan") if serves & {section, "both"} and f"cap.new_{section}.uf" in read
+    )  # fmt: skip
+
+
 def _ran_after(visit: Visit, at: datetime) -> bool:
     running = any(one.at is not None and one.at > at and POINTS[one.point].station == "run" for one in visit.readings)
     return running or ((started := visit.saw_at("start.result")) is not None and started > at)

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from outer_test.assessment import Judged, judge, stops_of
+from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
 from outer_test.diagnosis.faults import Fault
 from outer_test.diagnosis.hypotheses import NOTHING, Hypothesis, hypotheses
@@ -39,7 +39,7 @@ def diagnose(visit: Visit, judged: Judged | None = None) -> Diagnosis:
     >>> diagnose(Visit(complaint="maintenance")).suspects[0].fault
     'nothing wrong'
     """
-    known = judged or judge(visit)
+    known = judged or judge(as_left(visit))
     evidence = observe(known)
     among = hypotheses(visit, known.aside)
     chances = weigh(among, evidence)

@@ -117,12 +117,12 @@ def _share(usual: float, **by: float) -> dict[str, float]:
 
 FAULTS: tuple[Fault, ...] = (
     Fault("herm weak", Part.RUN_CAPACITOR, "The run capacitor's HERM section is weak.",
-          {**_HUMS, T.CAP_HERM: {"low": 0.95, "open": 0.02}, T.CASE: {"flat": 0.55, "dished": 0.15, "bulged": 0.27}, T.START: {"hummed": 0.45, "tripped": 0.05, "started": 0.5},
+          {**_HUMS, T.CAP_HERM: {"low": 0.95, "open": 0.02}, T.CASE: {"flat": 0.53, "dished": 0.14, "bulged": 0.27, "leaking": 0.06}, T.START: {"hummed": 0.45, "tripped": 0.05, "started": 0.5},
            T.PEAK: {"locked": 0.5, "normal": 0.45}, T.COMPRESSOR_A: {"high": 0.6, "good": 0.25, "locked": 0.1}},
           _share(4, hums_no_start=14, high_bill=5, compressor_stopped=6, trips_breaker=3, maintenance=8),
           ((T.CAP_HERM, "low"), (T.CASE, "bulged"), (T.CASE, "leaking")), "Replace the run capacitor.", "cap.new_herm.uf"),
     Fault("herm open", Part.RUN_CAPACITOR, "The run capacitor's HERM section is open or shorted.",
-          {**_HUMS, T.CAP_HERM: {"open": 0.8, "shorted": 0.15, "low": 0.04}, T.CASE: {"flat": 0.4, "dished": 0.1, "bulged": 0.45, "leaking": 0.05}},
+          {**_HUMS, T.CAP_HERM: {"open": 0.8, "shorted": 0.15, "low": 0.04}, T.CASE: {"flat": 0.4, "dished": 0.1, "bulged": 0.44, "leaking": 0.06}},
           _share(2, hums_no_start=14, compressor_stopped=8, trips_breaker=4),
           ((T.CAP_HERM, "open"), (T.CAP_HERM, "shorted"), (T.CASE, "bulged"), (T.CASE, "leaking")), "Replace the run capacitor.", "cap.new_herm.uf"),
     Fault("fan section weak", Part.RUN_CAPACITOR, "The run capacitor's FAN section is weak or open.",

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import log2
 
-from outer_test.assessment import Judged, StopKind, stops_of
+from outer_test.assessment import Judged, StopKind, read_in_hand, stops_of
 from outer_test.diagnosis.faults import HEALTHY
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed, Test
@@ -104,7 +104,8 @@ def ranked_tests(
 
 
 def _stands(point: str, judged: Judged) -> bool:
-    return judged.inputs.get(point) is not None or judged.inputs.visit.saw(point) is not None
+    visit = judged.inputs.visit
+    return judged.inputs.get(point) is not None or visit.saw(point) is not None or point in read_in_hand(visit)
 
 
 def _change(power: str, state: str) -> float:

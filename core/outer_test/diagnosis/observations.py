@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
-from outer_test.assessment import Judged
+from outer_test.assessment import Judged, read_in_hand
 from outer_test.judgement import Finding, Verdict
 from outer_test.visit import POINTS
 
@@ -116,6 +116,7 @@ def observe(judged: Judged) -> dict[Test, Observed]:
             found[test] = Observed(test, outcome, tuple(points), says)
 
     visit, inputs = judged.inputs.visit, judged.inputs
+    new_part = {point.replace("cap.", "cap.new_"): _POINT_OF[point] for point in read_in_hand(visit) if point not in inputs.latest}
     for point, test in _SEEN.items():
         word = visit.saw(point)
         if word is not None and point not in moot:
@@ -127,7 +128,7 @@ def observe(judged: Judged) -> dict[Test, Observed]:
             outcome = "alive" if volts >= least else "low" if volts >= 5 and least < 30 else "dead"
             add(test, outcome, (point,), f"{POINTS[point].title}: {reading.value.text} V")
     for one in findings:
-        if (at := _POINT_OF.get(one.point)) is not None and (outcome := _outcome(at, one, judged)):
+        if (at := _POINT_OF.get(one.point) or new_part.get(one.point)) is not None and (outcome := _outcome(at, one, judged)):
             add(at, outcome, (one.point,), f"{at.value}: {one.why}")
     for test, outcome, group in _groups(findings, judged):
         add(test, outcome, [one.point for one in group], f"{test.value}: {group[0].why}")

@@ -7,10 +7,11 @@ from dataclasses import dataclass
 class Rule:
     """A rule of the trade: its name, what it is called, where it comes from.
 
-    mark: P published, T common practice without a source, D derived; sometimes two.
+    mark: P published, T common practice without a source, D derived; sometimes two. choice: the house rule it is judged by, if any.
     """
 
     name: str
     title: str
     source: str
     mark: str
+    choice: str = ""

@@ -1,6 +1,7 @@
 """The rules of the trade: a room a station, a file a rule."""
 
 from outer_test.rules.catalogue import RULES
+from outer_test.rules.explain import RulePage, rule_page, rule_pages
 from outer_test.rules.look_over import look_over
 from outer_test.rules.nameplate import (
     AMPACITY,
@@ -18,6 +19,7 @@ from outer_test.rules.taken import SetAside, set_aside, taken_findings
 __all__ = [
     "AMPACITY",
     "RULES",
+    "RulePage",
     "SetAside",
     "computed_mca",
     "computed_mop",
@@ -28,6 +30,8 @@ __all__ = [
     "plate_mca",
     "plate_mop",
     "protection",
+    "rule_page",
+    "rule_pages",
     "set_aside",
     "taken_findings",
 ]

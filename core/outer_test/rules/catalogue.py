@@ -5,7 +5,7 @@ from importlib import import_module
 from outer_test.judgement import Rule
 
 # In the order of the round. By name, as a file may be called what its main function is called.
-_FILES = [
+_NAMES = [
     "taken",
     "nameplate",
     "make_safe.absence",
@@ -42,9 +42,6 @@ _FILES = [
     "defrost.board_swap",
 ]
 
-RULES: dict[str, Rule] = {
-    rule.name: rule
-    for file in _FILES
-    for rule in vars(import_module(f"outer_test.rules.{file}")).values()
-    if isinstance(rule, Rule)
-}  # fmt: skip
+FILES = tuple(import_module(f"outer_test.rules.{name}") for name in _NAMES)
+
+RULES: dict[str, Rule] = {rule.name: rule for file in FILES for rule in vars(file).values() if isinstance(rule, Rule)}

@@ -12,7 +12,7 @@ PLATE_MOP = Rule("plate-mop", "Printed MOP against the computed one", "NFPA 70 (
 PLATE_LRA = Rule("plate-lra", "LRA against RLA", "common practice, no source", "T")
 PLATE_INFER = Rule("plate-infer", "A plate figure recovered from the others", "from NEC 440.33 and 440.22", "D")
 PROTECTION = Rule("protection", "Installed fuse or breaker", "NFPA 70 (NEC) 440.22, from memory", "P")
-CONDUCTOR = Rule("conductor", "Copper conductor", "NFPA 70 (NEC) Table 310.16, from memory", "P")
+CONDUCTOR = Rule("conductor", "Copper conductor", "NFPA 70 (NEC) Table 310.16, from memory", "P", choice="conductor_column")
 
 _FIFTY = "At a 50 Hz site no NEC rule applies."
 # NEC Table 310.16, copper, 60 °C and 75 °C columns by AWG, from memory.

@@ -4,7 +4,7 @@ from typing import Any
 
 from django.test import TestCase
 
-from testing.fixtures import Caller, Fixture, fresh
+from testing.fixtures import Fixture, fresh
 
 PLATE: dict[str, Any] = {"run_capacitor": {"herm_uf": 40, "fan_uf": 5, "vac": 440, "tolerance_pct": 6}}
 
@@ -42,4 +42,3 @@ class Plan(TestCase):
         self.assertIn("only said to be dead", said["dead-claimed"]["dead"])
         self.assertIn("is live", said["live"]["dead"])
         self.assertEqual([set(one) for one in said.values()], [{"dead"}, {"dead"}])
-

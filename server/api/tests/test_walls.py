@@ -171,7 +171,8 @@ class RandomBodies(HypothesisTestCase):
         values = {
             "visit_id": self.mine.visit.id,
             "unit_id": self.mine.unit.id,
-            "line_id": self.line.uuid, "part_id": fresh(),
+            "line_id": self.line.uuid,
+            "part_id": fresh(),
             "member_id": self.mine.member.pk,
             "name": "none of this name",
             "tag": self.mine.unit.tag,

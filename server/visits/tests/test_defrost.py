@@ -39,9 +39,7 @@ class Stamps(TestCase):
         self.assertEqual([(one["event"], one["s"]) for one in got["defrost"]["stamps"]], [("forced", 0), ("valve-shift", 2), ("aux-on", 3)])
         self.assertTrue(got["defrost"]["stopped"])
         self.assertEqual((self.lanes(got)["fan"], self.lanes(got)["valve"]), ("unjudged", "good"), "not stamped is not 'it did not happen'")
-        self.assertEqual(
-            {one["event"]: one["question"] for one in got["defrost"]["asked"]}["fan-off"], "Did the outdoor fan stop?"
-        )
+        self.assertEqual({one["event"]: one["question"] for one in got["defrost"]["asked"]}["fan-off"], "Did the outdoor fan stop?")
         for said, verdict in (("no", "bad"), ("did-not-look", "unjudged"), ("yes", "good"), ("no", "bad")):
             got = self.post("answers", event="fan-off", answer=said).json()
             self.assertEqual(self.lanes(got)["fan"], verdict, said)

@@ -7,6 +7,7 @@ import { useSyncExternalStore } from "react";
 
 import { api, ApiProblem, data, type FieldError, type Round, type Schemas } from "./client";
 import { storeRound } from "./queries";
+import { parsed } from "./stored";
 
 export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
@@ -39,10 +40,7 @@ let state: State = { ...stored(), offline: false };
 let sending = false;
 
 function stored(): Pick<State, "waiting" | "refused"> {
-  const text = localStorage.getItem(KEY);
-  return text === null
-    ? { waiting: [], refused: [] }
-    : (JSON.parse(text) as Pick<State, "waiting" | "refused">);
+  return parsed(localStorage.getItem(KEY), { waiting: [], refused: [] });
 }
 
 function become(next: Partial<State>): void {

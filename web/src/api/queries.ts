@@ -41,6 +41,13 @@ export const useUnit = (id: string) =>
     queryFn: () => data(api.GET("/api/units/{unit_id}", { params: { path: { unit_id: id } } })),
   });
 
+export const useRule = (name: string) =>
+  useQuery({
+    queryKey: ["rule", name],
+    queryFn: () => data(api.GET("/api/rules/{name}", { params: { path: { name } } })),
+    staleTime: Infinity,
+  });
+
 export const useWatch = (point: string, page: number) =>
   useQuery({
     queryKey: ["watch", point, page],

@@ -1,6 +1,8 @@
 /** Clocks that run beside the work: kept through a reload, seen from every screen, with a sound at the end. */
 import { useSyncExternalStore } from "react";
 
+import { parsed } from "./stored";
+
 export interface Timer {
   id: string;
   name: string;
@@ -13,7 +15,7 @@ export interface Timer {
 const KEY = "outer-test.timers";
 const BEAT_MS = 250;
 const listeners = new Set<() => void>();
-let timers: Timer[] = JSON.parse(localStorage.getItem(KEY) ?? "[]") as Timer[];
+let timers: Timer[] = parsed<Timer[]>(localStorage.getItem(KEY), []);
 let now = Date.now();
 let beat: number | undefined;
 let view: { timers: Timer[]; now: number } = { timers, now };
@@ -60,7 +62,7 @@ export function dropTimer(id: string): void {
 export function resumeTimers(): void {
   window.addEventListener("storage", (event) => {
     if (event.key !== KEY) return;
-    timers = JSON.parse(event.newValue ?? "[]") as Timer[];
+    timers = parsed<Timer[]>(event.newValue, []);
     tick();
   });
   if (timers.length > 0) tick();

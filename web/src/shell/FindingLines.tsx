@@ -3,6 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Finding } from "../api/client";
 import { Mark, markColour, markOf, markWord } from "../drawing/Mark";
+import { RuleLink } from "./RuleLink";
 import { capital } from "./words";
 
 export function FindingLines({
@@ -44,7 +45,7 @@ export function FindingLines({
             )}
             {sources && (
               <Text as="span" fontSize="sm" color="faint">
-                {finding.rule}; {finding.source}
+                <RuleLink name={finding.rule} />; {finding.source}
               </Text>
             )}
           </Text>

@@ -4,6 +4,7 @@ import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } fro
 
 import { fieldErrors, type FieldError } from "../api/client";
 import { readDraft, writeDraft } from "../api/draft";
+import { parsed } from "../api/stored";
 
 interface DraftForm<T extends FieldValues> {
   form: UseFormReturn<T>;
@@ -22,7 +23,7 @@ interface DraftForm<T extends FieldValues> {
 /** Like useForm, with `kept` as what the server has, under a name that the draft is found by again. */
 export function useDraftForm<T extends FieldValues>(name: string, kept: T): DraftForm<T> {
   const draft = readDraft(name);
-  const form = useForm<T>({ defaultValues: (draft ? JSON.parse(draft) : kept) as DefaultValues<T> });
+  const form = useForm<T>({ defaultValues: parsed<DefaultValues<T>>(draft, kept as DefaultValues<T>) });
   const base = useRef(JSON.stringify(kept));
   const [changed, setChanged] = useState(draft !== "");
   useEffect(() => {

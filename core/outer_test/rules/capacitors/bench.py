@@ -7,9 +7,19 @@ from outer_test.judgement import DEFAULT, Finding, HouseRules, Limits, Rule, Ver
 from outer_test.measurement import Measured, closeness, confidence, decide, exact, say, why_unsure
 
 CAP_BENCH = Rule(
-    "cap-bench", "Capacitor section on the bench", "EIA-456-A and IEC 60252-1 tolerance classes, from memory; common practice", "P T"
+    "cap-bench",
+    "Capacitor section on the bench",
+    "EIA-456-A and IEC 60252-1 tolerance classes, from memory; common practice",
+    "P T",
+    choice="capacitor_limit",
 )
-CAP_NEW = Rule("cap-new", "A new capacitor before it goes in", "EIA-456-A and IEC 60252-1, from memory; common practice", "P T")
+CAP_NEW = Rule(
+    "cap-new",
+    "A new capacitor before it goes in",
+    "EIA-456-A and IEC 60252-1, from memory; common practice",
+    "P T",
+    choice="capacitor_limit",
+)
 
 UNPRINTED_TOLERANCE_PCT = 6.0
 OPEN_PART = Decimal("0.1")

@@ -11,7 +11,7 @@ from outer_test.rules.capacitors.combined import cap_parallel
 from outer_test.rules.capacitors.replacement import STOPGAP
 from outer_test.visit import SECTION_NAME, FittedCapacitor, Section
 
-CAP_INSTALLED = Rule("cap-installed", "Fitted capacitor against the plate", "common practice, no source", "T")
+CAP_INSTALLED = Rule("cap-installed", "Fitted capacitor against the plate", "common practice, no source", "T", choice="replacement")
 
 
 @dataclass(frozen=True, slots=True)

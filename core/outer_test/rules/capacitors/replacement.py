@@ -9,7 +9,7 @@ from outer_test.measurement import exact, say
 from outer_test.rules.capacitors.combined import cap_parallel
 from outer_test.visit import StockPart
 
-CAP_FIT = Rule("cap-fit", "A replacement that fits", "common practice, no source", "T")
+CAP_FIT = Rule("cap-fit", "A replacement that fits", "common practice, no source", "T", choice="replacement")
 
 STOPGAP = Decimal("0.10")
 MOST_OFFERED = 5

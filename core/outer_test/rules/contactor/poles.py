@@ -8,7 +8,7 @@ from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Pla
 from outer_test.measurement import Measured, by_one_meter, exact, numeric, product, say
 
 POLE_THROUGH = Rule("pole-through", "A closed pole that is open", "common practice, no source", "T")
-POLE_DROP = Rule("pole-drop", "Drop across a closed pole", "common practice, little is published", "T")
+POLE_DROP = Rule("pole-drop", "Drop across a closed pole", "common practice, little is published", "T", choice="contact_drop")
 
 BTU_PER_WATT = Decimal("3.412")
 OPEN_V = Decimal(5)

@@ -8,7 +8,7 @@ from outer_test.judgement import Finding, HouseRules, Rule, Verdict, judged
 from outer_test.nameplate import Defrost
 from outer_test.visit import BoardWire, Lifted, PowerState, Visit
 
-BOARD_SWAP = Rule("board-swap", "A new board, proved", "common practice, no source", "T")
+BOARD_SWAP = Rule("board-swap", "A new board, proved", "common practice, no source", "T", choice="board_power")
 
 BOARD_WIRE = "Board wire"
 WireState = Literal["mapped", "off", "moved", "retired", "left"]

@@ -6,7 +6,9 @@ from decimal import Decimal
 from outer_test.judgement import Finding, HouseRules, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, numeric, say
 
-KIT_EFFECT = Rule("kit-effect", "What a start kit does", "common practice; the inrush figures from the motor equations", "T D")
+KIT_EFFECT = Rule(
+    "kit-effect", "What a start kit does", "common practice; the inrush figures from the motor equations", "T D", choice="scroll_kit"
+)
 
 POINT = "amps.compressor.peak_a"
 NO_DIFFERENCE, FLOOR_A, FLOOR_PART, QUICKER_S = Decimal("0.05"), Decimal(15), Decimal("0.20"), Decimal("0.1")

@@ -7,7 +7,13 @@ from decimal import Decimal
 from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Rule, Verdict, judged, place, unjudged
 from outer_test.measurement import Measured, decide, exact, numeric, say, total, turns_to_decide, why_unsure
 
-RUN_AMPS = Rule("run-amps", "Running amps against the plate", "common practice; the effect of volts from the motor equations", "T D")
+RUN_AMPS = Rule(
+    "run-amps",
+    "Running amps against the plate",
+    "common practice; the effect of volts from the motor equations",
+    "T D",
+    choice="plate_amps",
+)
 TOTAL_AMPS = Rule("total-amps", "Amps add up", "currents of one circuit add", "D")
 
 LOCKED_PART, IDLE_PART = Decimal("0.70"), Decimal("0.03")

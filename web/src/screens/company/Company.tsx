@@ -6,6 +6,7 @@ import { Link as RouterLink } from "react-router";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Button, FieldProblem, TextArea } from "../../shell/controls";
@@ -61,7 +62,7 @@ export default function CompanyScreen() {
 
 function Head({ head }: { head: Schemas["Letterhead"] }) {
   const [draft, setDraft] = useDraft("letterhead");
-  const typed = draft ? (JSON.parse(draft) as string) : head.letterhead;
+  const typed = parsed(draft, head.letterhead);
   const [problem, setProblem] = useState("");
   const keep = async () => {
     try {

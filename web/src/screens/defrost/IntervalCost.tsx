@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError, type Schemas, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
 
 type Answer = Schemas["IntervalAnswer"];
@@ -45,7 +46,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
     climate: "all-electric",
     bins: "",
     aux_kw: kw > 0 ? String(kw) : "",
-    ...(draft ? (JSON.parse(draft) as Record<string, string>) : {}),
+    ...parsed<Record<string, string>>(draft, {}),
   } as Record<string, string>;
   const type = (name: string, text: string) => setDraft(JSON.stringify({ ...typed, [name]: text }));
   const ask = async () => {

@@ -12,6 +12,7 @@ import {
   type VisitShown,
 } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { send } from "../../api/outbox";
 import { storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
@@ -36,7 +37,7 @@ const FIELDS = [
 export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: Guide; disabled: boolean }) {
   const [draft, setDraft] = useDraft(`${visit.id} wire`);
   const [errors, setErrors] = useState<FieldError[]>([]);
-  const typed = (draft ? JSON.parse(draft) : {}) as Record<string, string>;
+  const typed = parsed<Record<string, string>>(draft, {});
   const write = async (body: Partial<Schemas["NewWire"]> & { terminal: string }) => {
     try {
       storeRound(

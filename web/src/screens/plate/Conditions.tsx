@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { storeRound } from "../../api/queries";
 import { Button, FieldProblem, TextInput } from "../../shell/controls";
 import { kept, shown, useScale } from "../../theme/temperature";
@@ -19,7 +20,7 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [scale] = useScale();
   const now = visit.round.conditions;
-  const typed = draft ? (JSON.parse(draft) as Record<string, string>) : {};
+  const typed = parsed<Record<string, string>>(draft, {});
   const text = (name: (typeof FIELDS)[number][0], unit: string) => {
     const value = now[name];
     return typed[name] ?? (value == null ? "" : shown(String(value), unit, name, scale)[0]);

@@ -19,7 +19,7 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
         Not put back yet
       </Heading>
-      {open.length === 0 && <Text color="faint">Nothing is off.</Text>}
+      {open.length === 0 && <Text color="faint">Everything is back.</Text>}
       {open.map((line) => (
         <OpenLine key={line.id} visit={visit} line={line} disabled={disabled} />
       ))}

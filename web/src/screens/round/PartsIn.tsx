@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 
 import type { Schemas, VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { dismiss, send, useOutbox } from "../../api/outbox";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
 import { Sure } from "../../shell/Sure";
@@ -65,7 +66,7 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
   const { parts, finished_at, diagnosis, assessment } = visit.round;
   const finished = finished_at != null;
   const [draft, setDraft] = useDraft(`${visit.id} part put in`);
-  const form = draft ? (JSON.parse(draft) as Form) : null;
+  const form = parsed<Form | null>(draft, null);
   const refusal = useOutbox().refused.findLast(
     ({ write }) => write.kind === "part" && write.visit === visit.id,
   );

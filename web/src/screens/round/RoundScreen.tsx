@@ -143,9 +143,9 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           overflowY={{ lg: "auto" }}
         >
           <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
-          {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
           <Standing visit={visit} />
           <PartsIn visit={visit} />
+          {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
           <Figures visit={visit} />
           <Rejudge visit={visit} />
           <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
@@ -202,7 +202,7 @@ function PhoneStrip({ power, off }: { power: VisitShown["round"]["assessment"]["
       justify="space-between"
     >
       <Link href="#not-put-back" color="onBar" fontWeight="700" minH="44px" textDecoration="underline">
-        {off === 0 ? "Nothing is off" : `${off} not put back`}
+        {off === 0 ? "Everything is back" : `${off} not put back`}
       </Link>
       <PowerBadge power={power} />
     </Flex>

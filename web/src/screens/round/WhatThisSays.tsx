@@ -3,6 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 
 import type { Finding, Round } from "../../api/client";
 import { Mark, markColour, markOf, markWord } from "../../drawing/Mark";
+import { RuleLink } from "../../shell/RuleLink";
 import { capital, clock } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
 import { findingsAt } from "./points";
@@ -67,7 +68,7 @@ function Says({ finding, title }: { finding: Finding; title: string }) {
       )}
       {(finding.fits ?? []).length > 0 && <Fits finding={finding} />}
       <Text fontSize="sm" color="faint">
-        Rule {finding.rule}
+        Rule <RuleLink name={finding.rule} />
         {finding.school && `, house choice “${finding.school}”`}. {capital(finding.source ?? "")}.
         {finding.band && ` Meter band ${finding.band[0]} to ${finding.band[1]} ${finding.unit}.`}
         {finding.confidence != null && ` Chance of being inside the limits: ${percent(finding.confidence)}.`}

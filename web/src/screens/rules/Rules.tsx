@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { queries, useHouseRules } from "../../api/queries";
 import { Mark, markColour, markWord, markOf } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
@@ -42,7 +43,7 @@ function Form({ shown }: { shown: Shown }) {
   const [draft, setDraft] = useDraft("house rules");
   const [note, setNote] = useDraft("house rules note");
   const [problem, setProblem] = useState("");
-  const chosen = draft ? (JSON.parse(draft) as Rules) : shown.rules;
+  const chosen = parsed<Rules>(draft, shown.rules);
   const changed = JSON.stringify(chosen) !== JSON.stringify(shown.rules);
   const save = async () => {
     try {

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 
 import { api, data, fieldErrors, type FieldError, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
 import { COMPLAINT } from "../../shell/words";
@@ -87,7 +88,7 @@ const ABOUT: [string, string, number][] = [
 /** A unit that is not in the list yet. */
 function NewUnit({ added }: { added: (id: string) => void }) {
   const [draft, setDraft] = useDraft("new unit");
-  const typed = draft ? (JSON.parse(draft) as Record<string, string>) : {};
+  const typed = parsed<Record<string, string>>(draft, {});
   const [open, setOpen] = useState(draft !== "");
   const [errors, setErrors] = useState<FieldError[]>([]);
   const add = async () => {

@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
 import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
 import { capital, day } from "../../shell/words";
@@ -14,7 +15,7 @@ type UnitFile = Schemas["UnitFile"];
 export function NotesAndParts({ unit }: { unit: UnitFile }) {
   const [problem, setProblem] = useState("");
   const [draft, setDraft] = useDraft(`${unit.id} notes`);
-  const notes = draft ? (JSON.parse(draft) as string) : unit.notes;
+  const notes = parsed(draft, unit.notes);
   const [part, setPart] = useDraft(`${unit.id} part`);
   const [on, setOn] = useDraft(`${unit.id} part on`);
   const [note, setNote] = useDraft(`${unit.id} part note`);

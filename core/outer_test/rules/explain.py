@@ -1,0 +1,63 @@
+"""A rule opened by its name: what it says, where it comes from, and the house choices it can be judged by."""
+
+import inspect
+from dataclasses import dataclass
+from types import ModuleType
+
+from outer_test.judgement import SCHOOLS, Rule
+from outer_test.rules.catalogue import FILES, RULES
+
+
+@dataclass(frozen=True, slots=True)
+class RulePage:
+    """A rule for reading. `says` are paragraphs in the words of the file that owns it; `schools` the house choices, where it has any."""
+
+    name: str
+    title: str
+    source: str
+    mark: str
+    says: tuple[str, ...]
+    schools: tuple[str, ...]
+
+
+def rule_page(name: str) -> RulePage:
+    """The page of a rule. Raises KeyError for a name that is none.
+
+    >>> rule_page("cap-bench").title
+    'Capacitor section on the bench'
+    """
+    rule = RULES[name]
+    schools = tuple(SCHOOLS.get(rule.choice, {}).values())
+    return RulePage(rule.name, rule.title, rule.source, rule.mark, tuple(_says(rule)), schools)
+
+
+def rule_pages() -> tuple[RulePage, ...]:
+    """Every rule, in the order of the round.
+
+    >>> rule_pages()[0].name
+    'taken'
+    """
+    return tuple(rule_page(name) for name in RULES)
+
+
+def _says(rule: Rule) -> list[str]:
+    """The words of the function that is called as the rule is; else those of its whole file."""
+    file = next(file for file in FILES if any(one is rule for one in vars(file).values()))
+    own = getattr(file, rule.name.replace("-", "_"), None)
+    functions = (
+        [own] if inspect.isfunction(own) else [one for _, one in inspect.getmembers(file, inspect.isfunction) if _is_public(one, file)]
+    )
+    texts = [inspect.getdoc(one) or "" for one in functions] or [file.__doc__ or ""]
+    return [paragraph for text in texts for paragraph in _paragraphs(text)]
+
+
+def _is_public(function: object, file: ModuleType) -> bool:
+    name = getattr(function, "__name__", "_")
+    return not name.startswith("_") and getattr(function, "__module__", "") == file.__name__
+
+
+def _paragraphs(text: str) -> list[str]:
+    """A docstring's paragraphs without its example and without its source, which the rule has."""
+    before = text.split(">>>")[0]
+    found = [" ".join(part.split()) for part in before.split("\n\n")]
+    return [part.split("Source:")[0].strip() for part in found if part.split("Source:")[0].strip()]
