@@ -20,8 +20,8 @@ class Bench(BrowserTest):
             ("1", "The valve shifted"),
             ("2", "The outdoor fan stopped"),
             ("7", "It ended after"),
-            ("8", "Fan on"),
-            ("9", "Valve back"),
+            ("8", "The fan went back"),
+            ("9", "The valve went back"),
         ):
             self.page.keyboard.press(digit)
             expect(self.bench.get_by_label("What this run says")).to_contain_text(lane)

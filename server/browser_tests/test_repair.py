@@ -6,6 +6,10 @@ from browser_tests.base import BrowserTest
 
 
 class Repair(BrowserTest):
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+
     def test_the_accused_capacitor_is_put_in_in_one_step(self) -> None:
         self.open_visit("Quarry Lane 8", "Capacitors")
         stands, parts = (self.page.get_by_label(name, exact=True) for name in ("Where this stands", "Parts put in"))
@@ -41,6 +45,10 @@ class Repair(BrowserTest):
 
 
 class Answers(BrowserTest):
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+
     def test_what_was_not_stamped_is_asked_and_only_a_no_is_evidence(self) -> None:
         self.open_visit("Fell Road 21", "Defrost")
         self.page.get_by_role("button", name="Forced: start the clock").click()

@@ -152,7 +152,11 @@ function Fields({ form, change, put, cancel }: FieldsProps) {
       }}
     >
       <Labelled label="Part">
-        <Choice value={form.part} onChange={(event) => change({ part: event.target.value as Part })}>
+        <Choice
+          aria-label="Part"
+          value={form.part}
+          onChange={(event) => change({ part: event.target.value as Part })}
+        >
           <option value="">Choose the part</option>
           {PARTS.map((part) => (
             <option key={part} value={part}>
@@ -164,6 +168,7 @@ function Fields({ form, change, put, cancel }: FieldsProps) {
       {isRun && (
         <Labelled label="Serves">
           <Choice
+            aria-label="Serves"
             value={form.section}
             onChange={(event) => change({ section: event.target.value as Form["section"] })}
           >
@@ -194,6 +199,7 @@ function Fields({ form, change, put, cancel }: FieldsProps) {
       )}
       <Labelled label="The old part">
         <Choice
+          aria-label="The old part"
           value={form.old_goes}
           onChange={(event) => change({ old_goes: event.target.value as Form["old_goes"] })}
         >
