@@ -83,7 +83,7 @@ def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused,
         fault = faults[(one.part, one.fault)]
         power = "dead" if stopped else POINTS[fault.after].power
         mends = f"{fault.mends} {_by_house_rule(fault, visit)}".strip()
-        found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{mends} {one.why}", 20.0, power))
+        found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power))
     return tuple(found)
 
 

@@ -129,10 +129,19 @@ def observe(judged: Judged) -> dict[Test, Observed]:
             add(test, outcome, (point,), f"{POINTS[point].title}: {reading.value.text} V")
     for one in findings:
         if (at := _POINT_OF.get(one.point) or new_part.get(one.point)) is not None and (outcome := _outcome(at, one, judged)):
-            add(at, outcome, (one.point,), f"{at.value}: {one.why}")
+            add(at, outcome, (one.point,), f"{capital(at.value)}: {one.why}")
     for test, outcome, group in _groups(findings, judged):
-        add(test, outcome, [one.point for one in group], f"{test.value}: {group[0].why}")
+        add(test, outcome, [one.point for one in group], f"{capital(test.value)}: {group[0].why}")
     return found
+
+
+def capital(words: str) -> str:
+    """Words as a sentence begins.
+
+    >>> capital("run capacitor, HERM")
+    'Run capacitor, HERM'
+    """
+    return words[:1].upper() + words[1:]
 
 
 def _outcome(test: Test, found: Finding, judged: Judged) -> str:

@@ -48,7 +48,7 @@ SCHOOLS: dict[str, dict[str, str]] = {
     "contact_drop": {
         "volts": "by volts, 0.2 V is bad",
         "strict-volts": "by volts, 0.1 V is bad",
-        "heat": "by heat, 5 BTU/h is bad",
+        "heat": "by heat, 9 BTU/h is bad",
     },
     "plate_amps": {"ceiling": "the plate is a ceiling", "computed": "the plate is a computed figure"},
     "decision": {"shared-risk": "shared risk", "guarded": "guarded: the whole band must lie inside"},

@@ -2,6 +2,7 @@
 
 from outer_test.procedure.not_put_back import FinishProblem, check_finish
 from outer_test.procedure.stations import Station, caught, plan_of, stations
+from outer_test.procedure.steps import step_at
 
 __all__ = [
     "FinishProblem",
@@ -10,4 +11,5 @@ __all__ = [
     "check_finish",
     "plan_of",
     "stations",
+    "step_at",
 ]

@@ -11,7 +11,8 @@ class Step:
     """One reading of the round.
 
     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-    caught, what was fitted); `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+    caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `clamp` that turns through
+    the jaw count; `timer` a clock that belongs to it, `timer_s` long.
     """
 
     point: str
@@ -30,6 +31,7 @@ class Step:
     timer: str = ""
     timer_s: float = 0.0
     counts: bool = False
+    units: tuple[str, ...] = ()
 
 
 def step_at(name: str) -> Step:
@@ -42,5 +44,14 @@ def step_at(name: str) -> Step:
     return Step(
         point.name, point.title, point.short, point.how, point.sign, point.kind, point.choices, point.power, point.needed,
         words_for(point.lifts) if point.lifts is not None else "", point.caution, point.tags, point.clamp, point.timer, point.timer_s,
-        point.counts,
+        point.counts, _units(name),
     )  # fmt: skip
+
+
+def _units(name: str) -> tuple[str, ...]:
+    """The units a meter may show at a point where the wrong one changes what it means."""
+    if name.endswith(("_ground.ohm", "heater.ground.ohm")):
+        return ("Ω", "kΩ", "MΩ")
+    if name.endswith("_sensor.ohm"):
+        return ("Ω", "kΩ")
+    return ("V", "mV") if name.endswith(".drop_v") else ()

@@ -1,6 +1,8 @@
 """A rule opened by its name: what it says, where it comes from, and the house choices it can be judged by."""
 
 import inspect
+import re
+from collections.abc import Sequence
 from dataclasses import dataclass
 from types import ModuleType
 
@@ -47,8 +49,8 @@ def _says(rule: Rule) -> list[str]:
     functions = (
         [own] if inspect.isfunction(own) else [one for _, one in inspect.getmembers(file, inspect.isfunction) if _is_public(one, file)]
     )
-    texts = [inspect.getdoc(one) or "" for one in functions] or [file.__doc__ or ""]
-    return [paragraph for text in texts for paragraph in _paragraphs(text)]
+    texts = [(inspect.getdoc(one) or "", tuple(inspect.signature(one).parameters)) for one in functions] or [(file.__doc__ or "", ())]
+    return [paragraph for text, names in texts for paragraph in _paragraphs(text, names)]
 
 
 def _is_public(function: object, file: ModuleType) -> bool:
@@ -56,8 +58,12 @@ def _is_public(function: object, file: ModuleType) -> bool:
     return not name.startswith("_") and getattr(function, "__module__", "") == file.__name__
 
 
-def _paragraphs(text: str) -> list[str]:
-    """A docstring's paragraphs without its example and without its source, which the rule has."""
-    before = text.split(">>>")[0]
-    found = [" ".join(part.split()) for part in before.split("\n\n")]
-    return [part.split("Source:")[0].strip() for part in found if part.split("Source:")[0].strip()]
+def _paragraphs(text: str, parameters: Sequence[str]) -> list[str]:
+    """A docstring's paragraphs without its example, its source, which the rule has, and what it says of its parameters."""
+    found = []
+    for part in text.split(">>>")[0].split("\n\n"):
+        words = " ".join(part.split()).split("Source:")[0]
+        kept = [one for one in re.split(r"(?<=\.) (?=\S)", words) if one.split(":")[0].split(",")[0].strip() not in parameters]
+        if any(one.strip() for one in kept):
+            found.append(" ".join(kept).strip())
+    return found

@@ -20,7 +20,7 @@ class RulePages(TestCase):
 
     def test_one_with_its_house_choices(self) -> None:
         page = self.caller.send("GET", "/rules/pole-drop").json()
-        self.assertIn("by heat, 5 BTU/h is bad", page["schools"])
+        self.assertIn("by heat, 9 BTU/h is bad", page["schools"])
 
     def test_no_such_rule(self) -> None:
         self.assertEqual(self.caller.send("GET", "/rules/flux").status_code, 404)

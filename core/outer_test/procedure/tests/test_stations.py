@@ -8,9 +8,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from outer_test.assessment import assess, judge
+from outer_test.entry import parse_typed
 from outer_test.judgement import Verdict
 from outer_test.nameplate import Compressor, Contactor, Plate, RunCapacitor
-from outer_test.procedure import caught, plan_of
+from outer_test.procedure import caught, plan_of, step_at
 from outer_test.visit import POINTS, PowerState, Reading, Visit
 from visit_samples.any_visits import visits
 
@@ -32,6 +33,18 @@ class Stations(unittest.TestCase):
     def test_a_new_part_stays_on_it_once_it_was_measured(self) -> None:
         new = Reading("cap.new_herm.uf", "55.1")
         self.assertEqual(plan_of(Visit(plate=PLATE, readings=(new,)), {}), plan_of(Visit(plate=PLATE), BAD_HERM))
+
+
+class Units(unittest.TestCase):
+    def test_a_unit_is_asked_where_the_wrong_one_changes_the_meaning_and_each_is_understood(self) -> None:
+        asked = {name: step_at(name).units for name in POINTS if step_at(name).units}
+        self.assertLessEqual(
+            {"winding.c_ground.ohm", "fan_winding.c_ground.ohm", "defrost.coil_sensor.ohm", "contactor.pole1.drop_v"}, set(asked)
+        )
+        for name, units in asked.items():
+            for unit in units:
+                with self.subTest(name, unit=unit):
+                    self.assertTrue(parse_typed(f"5 {unit}", name).unit_said)
 
 
 class Missing(unittest.TestCase):

@@ -69,6 +69,9 @@ const Big = chakra("input", {
   },
 });
 
+/** A number without a unit. */
+const BARE = /^\d+(?:[.,]\d*)?$/;
+
 function NumberEntry(props: Props) {
   const { visit, step, state, kept } = props;
   const [typed, setTyped] = useDraft(`${visit} ${step.point}`);
@@ -83,8 +86,8 @@ function NumberEntry(props: Props) {
     input.current?.focus({ preventScroll: true });
   }, [step.point]);
 
-  const submit = () => {
-    keep(props, withScale(shown, step.unit), tags.said);
+  const submit = (unit = "") => {
+    keep(props, withScale(unit ? `${shown.trim()} ${unit}` : shown, step.unit), tags.said);
     setTyped("");
     tags.forget();
     if (shown.trim()) kept(step.point);
@@ -126,6 +129,16 @@ function NumberEntry(props: Props) {
           </Text>
         )}
       </Flex>
+      {(step.units ?? []).length > 0 && BARE.test(shown.trim()) && (
+        <Flex role="group" aria-label="What the meter shows it in" gap="2" mt="2" align="center" wrap="wrap">
+          <Text color="faint">The meter shows</Text>
+          {step.units?.map((one) => (
+            <Button key={one} className="num" minW="64px" minH="52px" onClick={() => submit(one)}>
+              {shown.trim()} {one}
+            </Button>
+          ))}
+        </Flex>
+      )}
       {step.counts && <Flashes count={shown} set={setTyped} />}
       {tags.fields}
       {state.refusal && <FieldProblem id="reading-problem">{state.refusal.errors[0]?.message}</FieldProblem>}

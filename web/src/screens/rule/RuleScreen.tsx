@@ -5,12 +5,20 @@ import { useParams } from "react-router";
 import { useRule } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Notice } from "../../shell/Notice";
+import { capital } from "../../shell/words";
 
 const MARK: Record<string, string> = {
   P: "Published",
   T: "Common practice",
   D: "Derived",
 };
+
+/** Where it comes from; a mark that the source names itself is not said twice. */
+function origin(mark: string, source: string): string {
+  const marks = mark.split(" ").map((one) => MARK[one] ?? one);
+  const unsaid = marks.filter((one) => !source.toLowerCase().includes(one.toLowerCase()));
+  return capital(unsaid.length > 0 ? `${unsaid.join(", ")}: ${source}.` : `${source}.`);
+}
 
 export default function RuleScreen() {
   const { name = "" } = useParams();
@@ -28,11 +36,7 @@ export default function RuleScreen() {
           {title}
         </Heading>
         <Text color="faint" mb="4">
-          {mark
-            .split(" ")
-            .map((one) => MARK[one] ?? one)
-            .join(", ")}
-          : {source}.
+          {origin(mark, source)}
         </Text>
         {says.map((paragraph) => (
           <Text key={paragraph} mb="3">

@@ -111,6 +111,22 @@ function Paper({ visit }: { visit: VisitShown }) {
           ))}
         </Box>
       )}
+      {round.parts.length > 0 && (
+        <Box as="section" aria-label="Done" mb="5">
+          <Heading as="h2" fontSize="lg" mb="1">
+            Done
+          </Heading>
+          {round.parts.map(({ id, at, by_whom, repair }) => (
+            <Text key={id}>
+              New {repair.part} put in, {dayAndClock(at)}, {by_whom}
+              {repair.note && `: ${repair.note}`}.
+            </Text>
+          ))}
+          <Text fontWeight="600">
+            As found: {markWord(assessment.as_found)}. As left: {markWord(assessment.as_left)}.
+          </Text>
+        </Box>
+      )}
       <SheetReadings visit={visit} />
       <SheetLifted lines={round.lifted} />
       <SheetPlate visit={visit} />
