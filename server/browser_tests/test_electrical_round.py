@@ -18,6 +18,8 @@ WHOLE_ROUND: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("Defrost", ("60", POWER, "OL", "17.5", POWER, "1!", "1!")),
     ("Button up", ("1!", "1!", "1!", "1!")),
 )
+# Nothing is on its way to the server any more.
+ALL_SENT = "() => !(JSON.parse(localStorage.getItem('outer-test.outbox') ?? '{}').waiting ?? []).length"
 READINGS = sum(entry != POWER for _, entries in WHOLE_ROUND for entry in entries)
 
 
@@ -52,14 +54,16 @@ class Round(BrowserTest):
     def change_power(self) -> int:
         """Put back what is off, say that the power changed, and go back to the reading at hand; gives back the keys and taps."""
         taps = 0
-        self.page.wait_for_load_state("networkidle")  # a reading may put a line on the list
+        self.page.wait_for_function(ALL_SENT)  # a reading may put a line on the list
         back = self.page.get_by_label("Not put back yet").get_by_role("button", name=": back")
         for name in [line.get_attribute("aria-label") for line in back.all()]:
             self.page.get_by_role("button", name=name, exact=True).click()
             expect(self.page.get_by_role("button", name=name, exact=True)).to_have_count(0)
             taps += 1
+        self.page.wait_for_function(ALL_SENT)
         self.page.keyboard.press("Alt+p")
         self.page.keyboard.press("Enter")
+        self.page.wait_for_function(ALL_SENT)
         self.page.locator("body").click(position={"x": 2, "y": 2})
         field = self.page.locator("[data-reading]")
         if field.count():

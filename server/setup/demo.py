@@ -17,6 +17,7 @@ from setup.demo_data import COMPANY, LEAD, TECHNICIANS
 from setup.demo_units import UNITS
 from visits.baseline import baseline_of
 from visits.find_text import find_text_of
+from visits.load import Loaded
 from visits.models import Visit
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import claim_power, end_lifted, finish
@@ -102,8 +103,10 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
     for place, (point, value, *tags) in enumerate(visit.get("entries", [])):
         at = start + timedelta(seconds=40 * place)
         if point == "power":
-            write_entries(member, row.id, waiting)
+            loaded = write_entries(member, row.id, waiting)
             waiting = []
+            if value == "live":  # everything goes back before power returns
+                _put_back(member, row, loaded, at - timedelta(seconds=10))
             claim_power(member, row.id, _id(key, f"power {place}"), value, at)
             continue
         said: dict[str, Any] = tags[0] if tags else {}
@@ -113,9 +116,14 @@ def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) ->
             waiting = []
     loaded = write_entries(member, row.id, waiting)
     if visit.get("finished"):
-        for line in loaded.log.lifted:
-            end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", start + timedelta(minutes=30))
+        _put_back(member, row, loaded, start + timedelta(minutes=30))
         finish(member, row.id, "", start + timedelta(minutes=45))
+
+
+def _put_back(member: Member, row: Visit, loaded: Loaded, at: datetime) -> None:
+    for line in loaded.log.lifted:
+        if loaded.log.ending(line) is None:
+            end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", at)
 
 
 def _meter(point: str) -> str:

@@ -22,8 +22,8 @@ _ASKS_NOTHING = ("safe.", "line.disconnect.")
 class SetAside:
     """A reading or a thing seen that the record contradicts: what speaks against it, and whether the record itself is wrong.
 
-    reading: None for a thing seen. stays: a reading that is a stop stays one, and is evidence
-    against no part. by: the line of the list that explains it.
+    record_wrong: it shows the unit live, and no power-up is on record. reading: None for a thing seen. stays: a reading
+    that is a stop stays one, and is evidence against no part. by: the line of the list that explains it.
     """
 
     point: str
@@ -66,15 +66,22 @@ def _contradicted(visit: Visit, taken: Taken, proved_at: datetime | None) -> Set
     if line is not None and not _is_moot(visit, point, line.means):
         dead_line = bool(point.fed_by & Feed.LINE) and line.means in (Thing.DISCONNECT, Thing.FUSES)
         if volts is not None and volts >= DEAD_BELOW_V and dead_line:
-            return SetAside(point.name, f"{say(volts)} V where {line.words} is on record: the record is wrong.", reading, True)
+            why = f"{say(volts)} V where {line.words} is on record: the record is wrong."
+            return SetAside(point.name, why, reading, not _powered_up(visit, reading, state))
         if volts is None or volts < DEAD_BELOW_V:
             return SetAside(point.name, f"{line.words} was on the list: this says nothing.", reading, by=line)
     if dead:
         if volts is not None and volts >= DEAD_BELOW_V:
             why = f"{say(volts)} V where the unit is recorded dead: the record is wrong, it is live."
-            return SetAside(point.name, why, reading, True)
+            return SetAside(point.name, why, reading, not _powered_up(visit, reading, state))
         return SetAside(point.name, "Recorded while the unit was dead: live work, so this says nothing.", reading)
     return _other_state(visit, point, reading, volts)
+
+
+def _powered_up(visit: Visit, reading: Reading, state: PowerState | None) -> bool:
+    """Whether a power-up is on record, then or since: nobody takes the unit for dead any more."""
+    since = (event.at is None or reading.at is None or event.at >= reading.at for event in visit.power if event.state == "live")
+    return state == "live" or any(since)
 
 
 def _is_moot(visit: Visit, point: Point, thing: Thing | None) -> bool:

@@ -84,6 +84,24 @@ class Standing(unittest.TestCase):
         self.assertEqual(len(standing_readings(Visit(readings=(bare, kit)))), 2)
 
 
+class NotDead(unittest.TestCase):
+    """Handbook section 1: the stop `not dead` stands until a power-up is recorded."""
+
+    def test_volts_where_the_record_says_dead(self) -> None:
+        def at(minute: int) -> datetime:
+            return datetime(2027, 1, 1, 9, minute, tzinfo=UTC)
+
+        pulled = Visit(
+            plate=PLATE, power=(PowerEvent("dead-claimed", at(0)),), lifted=(Lifted("Disconnect pulled", at(0)),),
+            readings=(Reading("line.l1_l2.v", "238", at=at(10)),),
+        )  # fmt: skip
+        self.assertEqual(assess(pulled).overall, Verdict.STOP)
+        for when in (5, 15):
+            live = replace(pulled, power=(*pulled.power, PowerEvent("live", at(when))))
+            found = next(one for one in assess(live).findings if one.point == "line.l1_l2.v")
+            self.assertEqual((assess(live).stops, found.verdict), ((), Verdict.UNJUDGED), f"powered up at {when}")
+
+
 class Shape(unittest.TestCase):
     def points(self, visit: Visit, station: str) -> list[str]:
         return [step.point for one in stations(visit, {}) if one.name == station for step in one.steps]
