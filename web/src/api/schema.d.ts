@@ -2526,7 +2526,8 @@ export interface components {
          * @description One reading of the round.
          *
          *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-         *     caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+         *     caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `clamp` that turns through
+         *     the jaw count; `timer` a clock that belongs to it, `timer_s` long.
          */
         Step: {
             /** Point */
