@@ -28,12 +28,11 @@ from visits.models import (
     RulesChange,
     Visit,
 )
-from visits.to_core import STOPPED
+from visits.to_core import STOPPED, about_part
 from visits.visit_file import VisitFileError, read_visit
 
 MOST_LINES = 5000
 _PLAIN = TypeAdapter(core.Visit)
-_REPAIR = TypeAdapter(core.Repair)
 _FROZEN = ("plate", "fitted", "contactor_fitted", "van_stock", "meters", "calibration_due")
 
 
@@ -159,17 +158,11 @@ def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) ->
     LiftedEnding.objects.of(company).bulk_create(ends)
     _write_defrost(base, row, visit, at)
     PartPutIn.objects.of(company).bulk_create(
-        PartPutIn(**base, uuid=uuid5(row.id, f"part {place}"), at=one.at or at, part=one.part.value, about=_about(one))
+        PartPutIn(**base, uuid=uuid5(row.id, f"part {place}"), at=one.at or at, part=one.part.value, about=about_part(one))
         for place, one in enumerate(visit.repairs)
     )
     if row.rules:
         RulesChange.objects.of(company).create(**base, uuid=uuid5(row.id, "rules"), at=at, rules=row.rules)
-
-
-def _about(repair: core.Repair) -> dict[str, Any]:
-    """What the row keeps of a part put in beside its part and its time."""
-    about: dict[str, Any] = _REPAIR.dump_python(repair, mode="json", exclude_defaults=True, exclude_none=True)
-    return {name: value for name, value in about.items() if name not in ("part", "at")}
 
 
 def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: datetime) -> None:

@@ -4,6 +4,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
 
+from pydantic import TypeAdapter
+
 from accounts.models import Company
 from fleet.models import Unit
 from outer_test import visit as core
@@ -12,6 +14,7 @@ from outer_test.visit import POINTS
 from visits.models import BoardWireLine, DefrostAnswer, DefrostStamp, Entry, LiftedEnding, LiftedLine, PartPutIn, PowerClaim, Visit
 from visits.visit_file import visit_from
 
+_REPAIR = TypeAdapter(core.Repair)
 STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
 
 
@@ -75,6 +78,12 @@ def standing_parts(parts: Sequence[PartPutIn]) -> list[PartPutIn]:
     """The parts put in, without those that were taken off the record again."""
     gone = {one.undoes for one in parts if one.undoes is not None}
     return [one for one in parts if one.undoes is None and one.uuid not in gone]
+
+
+def about_part(repair: core.Repair) -> dict[str, Any]:
+    """What the row of a part put in keeps beside its part and its time; `core_repair` reads it back."""
+    about: dict[str, Any] = _REPAIR.dump_python(repair, mode="json", exclude={"part", "at"}, exclude_defaults=True, exclude_none=True)
+    return about
 
 
 def core_repair(row: PartPutIn) -> core.Repair:

@@ -11,8 +11,7 @@ from accounts.models import Member
 from outer_test import visit as core
 from outer_test.measurement import FieldProblem
 from outer_test.procedure import FinishProblem, check_finish
-from outer_test.rules.defrost import BOARD_WIRE
-from outer_test.visit import Thing, things_off, words_for
+from outer_test.visit import Thing, open_lines, thing_of, things_off, words_for
 from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
@@ -55,9 +54,9 @@ def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str, at: dat
 
 def _one_board_wire_at_a_time(loaded: Loaded, what: str, line_id: UUID) -> None:
     """Wires of a board that is swapped move one by one: that is how none is forgotten and none changes places."""
-    if not what.startswith(BOARD_WIRE):
+    if thing_of(what) is not Thing.BOARD_WIRE:
         return
-    off = next((line for line in loaded.visit.lifted if line.end is None and line.what.startswith(BOARD_WIRE)), None)
+    off = next((line for line in open_lines(loaded.visit) if line.means is Thing.BOARD_WIRE), None)
     if off is not None and off.id != str(line_id):
         raise FieldProblem("what", f"one wire at a time: {off.what} is still off")
 

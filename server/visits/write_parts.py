@@ -5,7 +5,6 @@ from uuid import UUID, uuid5
 
 from django.db import transaction
 from django.utils import timezone
-from pydantic import TypeAdapter
 
 from accounts.models import Member
 from fleet.write_unit import fit_part
@@ -15,9 +14,7 @@ from outer_test.visit import Reading, Repair
 from visits.keep import fitted_ids
 from visits.load import Loaded, load_visit, open_for_writing
 from visits.models import Entry, PartPutIn
-from visits.to_core import standing_parts
-
-_REPAIR = TypeAdapter(Repair)
+from visits.to_core import about_part, standing_parts
 
 
 def put_in(member: Member, visit_id: UUID, part_id: UUID, repair: Repair, in_hand: dict[str, str] | None = None) -> Loaded:
@@ -33,11 +30,8 @@ def put_in(member: Member, visit_id: UUID, part_id: UUID, repair: Repair, in_han
         if any(one.uuid == part_id for one in loaded.log.parts):
             return loaded
         now = repair.at or timezone.now()
-        about: dict[str, Any] = _REPAIR.dump_python(repair, mode="json", exclude_defaults=True, exclude_none=True)
-        part = str(about.pop("part"))
-        about.pop("at", None)
         common: dict[str, Any] = {"company": member.company, "visit": row, "member": member, "at": now}
-        PartPutIn.objects.of(member.company).create(**common, uuid=part_id, part=part, about=about)
+        PartPutIn.objects.of(member.company).create(**common, uuid=part_id, part=repair.part.value, about=about_part(repair))
         for section, value in (in_hand or {}).items():
             point = f"cap.new_{section}.uf"
             try:

@@ -9,7 +9,7 @@ from outer_test.assessment.power import Power, power_now
 from outer_test.assessment.repairs import as_found, as_left, read_in_hand, repairs_of
 from outer_test.assessment.stops import Stop, stops_of
 from outer_test.judgement import WORST_FIRST, Finding, Verdict, worst
-from outer_test.procedure import plan_of
+from outer_test.procedure import Station, Step, plan_of
 from outer_test.rules import SetAside, look_over, plate_findings, set_aside, taken_findings
 from outer_test.rules.capacitors import capacitor_findings, fitted_findings
 from outer_test.rules.contactor import armature_findings, contactor_findings
@@ -92,7 +92,7 @@ def assessment_of(visit: Visit, judged: Judged) -> Assessment:
     return Assessment(
         overall,
         judged.findings,
-        tuple(_missing(left, judged)),
+        tuple(Missing(step.point, station.name, f"{step.title}: not read yet.") for station, step in still_asked(judged)),
         judged.power,
         len(open_lines(visit)),
         _recorded(left, {one.point for one in judged.findings}),
@@ -214,11 +214,23 @@ def _overdue(reading: Reading, visit: Visit) -> str:
     return f"Read with {reading.meter}, whose calibration was due {due.isoformat()}."
 
 
-def _missing(inputs: Inputs, judged: Judged) -> Iterator[Missing]:
-    """What the round still asks for; nothing live while a stop stands."""
-    stopped, in_hand = bool(stops_of(judged.findings)), read_in_hand(inputs.visit)
-    for station, step in plan_of(inputs.visit, {}).needed:
-        if stopped and step.power == "live":
-            continue
-        if step.point not in inputs.latest and step.point not in inputs.visit.seen and step.point not in in_hand:
-            yield Missing(step.point, station.name, f"{step.title}: not read yet.")
+def points_read(judged: Judged) -> frozenset[str]:
+    """The points that are read: what stands, what was seen, and the capacitor that was measured in the hand and put in.
+
+    >>> points_read(judge(Visit()))
+    frozenset()
+    """
+    inputs = judged.inputs
+    return read_in_hand(inputs.visit).union(inputs.latest, inputs.visit.seen)
+
+
+def still_asked(judged: Judged) -> Iterator[tuple[Station, Step]]:
+    """What the round cannot do without and nobody read; nothing live while a stop stands.
+
+    >>> next(still_asked(judge(Visit())))[1].point
+    'safe.tester_before'
+    """
+    stopped, read = bool(stops_of(judged.findings)), points_read(judged)
+    for station, step in plan_of(judged.inputs.visit, {}).needed:
+        if step.point not in read and not (stopped and step.power == "live"):
+            yield station, step

@@ -5,7 +5,7 @@ from dataclasses import replace
 from datetime import datetime
 
 from outer_test.judgement import Part
-from outer_test.visit import POINTS, Reading, Repair, Visit
+from outer_test.visit import POINTS, Repair, Visit
 
 # Evidence of a part that another point's part name does not show.
 _ALSO = {
@@ -35,6 +35,7 @@ def repairs_of(visit: Visit) -> tuple[Repair, ...]:
 def read_in_hand(visit: Visit) -> frozenset[str]:
     """The capacitor points that a new part's reading in the hand stands for, once it is in.
 
+    >>> from outer_test.visit import Reading
     >>> new = Reading("cap.new_herm.uf", "55.3")
     >>> sorted(read_in_hand(Visit(readings=(new,), repairs=(Repair(Part.RUN_CAPACITOR, section="herm"),))))
     ['cap.herm.uf']
@@ -81,8 +82,8 @@ def as_left(visit: Visit) -> Visit:
     if not repairs:
         return visit
     last = max((repair.at for repair in repairs if repair.at is not None), default=None)
-    readings = tuple(one for one in visit.readings if not _is_history(one, repairs, last))
-    seen = {name: one for name, one in visit.seen.items() if not _seen_is_history(name, visit.saw_at(name), repairs, last)}
+    readings = tuple(one for one in visit.readings if not _is_history(one.point, one.at, repairs, last))
+    seen = {name: one for name, one in visit.seen.items() if not _is_history(name, visit.saw_at(name), repairs, last)}
     return replace(visit, readings=readings, seen=seen, fitted=() if _replaced(repairs, Part.RUN_CAPACITOR) else visit.fitted)
 
 
@@ -90,17 +91,11 @@ def _replaced(repairs: Iterable[Repair], part: Part) -> bool:
     return any(repair.part is part and not repair.put_back for repair in repairs)
 
 
-def _is_history(reading: Reading, repairs: tuple[Repair, ...], last: datetime | None) -> bool:
-    point = POINTS[reading.point]
-    if reading.point.startswith("cap.new_"):
-        return False
-    if point.station == "run" and last is not None and reading.at is not None and reading.at < last:
-        return True
-    return any(_is_of(repair, reading.point) and _precedes(reading.at, repair.at, point.power == "live") for repair in repairs)
-
-
-def _seen_is_history(name: str, at: datetime | None, repairs: tuple[Repair, ...], last: datetime | None) -> bool:
+def _is_history(name: str, at: datetime | None, repairs: tuple[Repair, ...], last: datetime | None) -> bool:
+    """Whether what was read or seen at a point is of the old part, or of the unit as it ran with it."""
     point = POINTS[name]
+    if name.startswith("cap.new_"):
+        return False
     if point.station == "run" and last is not None and at is not None and at < last:
         return True
     return any(_is_of(repair, name) and _precedes(at, repair.at, point.power == "live") for repair in repairs)

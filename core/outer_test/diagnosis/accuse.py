@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from outer_test.assessment import Judged
+from outer_test.diagnosis.fault_key import FaultKey
 from outer_test.diagnosis.faults import Fault
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed, Test
@@ -19,7 +20,7 @@ class Accused:
     """A part that the visit concludes is at fault, its fault, and why."""
 
     part: Part
-    fault: str
+    fault: FaultKey
     why: str
 
 
@@ -36,18 +37,18 @@ def accused(
 def _accused(
     among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
 ) -> Iterator[Accused]:  # fmt: skip
-    named: set[tuple[Part, str]] = set()
+    named: set[FaultKey] = set()
     for one in among:
         for fault in one.faults:
-            if fault.part is None or (fault.part, fault.key) in named:
+            seen = confirming(fault, evidence, judged)
+            if fault.part is None or seen is None or fault.key in named:
                 continue
             together = sum(
                 chance for other, chance in zip(among, chances, strict=True) if any(each.part is fault.part for each in other.faults)
             )
             own = sum(chance for other, chance in zip(among, chances, strict=True) if fault in other.faults)
-            seen = confirming(fault, evidence, judged)
-            if together >= ENOUGH and own >= together / 2 and seen is not None:
-                named.add((fault.part, fault.key))
+            if together >= ENOUGH and own >= together / 2:
+                named.add(fault.key)
                 yield Accused(fault.part, fault.key, f"{fault.says} {seen.says}")
 
 
@@ -67,12 +68,12 @@ def _also(fault: Fault, seen: Observed, evidence: Mapping[Test, Observed], judge
     if seen.test in (Test.GROUND, Test.FAN_GROUND):
         at_terminals = seen.test is Test.FAN_GROUND or judged.inputs.visit.saw("winding.at") == "terminals"
         return at_terminals and _grounded(seen, judged)
-    if fault.key == "stuck open":
+    if fault.key is FaultKey.STUCK_OPEN:
         volts, coil = judged.inputs.number("contactor.coil.v"), evidence.get(Test.COIL_OHM)
         return volts is not None and (volts.number or 0) >= _PULLS_IN_V and coil is not None and coil.outcome == "good"
-    if fault.key == "valve stuck":  # a dead coil shifts nothing either
+    if fault.key is FaultKey.VALVE_STUCK:  # a dead coil shifts nothing either
         return Test.VALVE_COIL in evidence and evidence[Test.VALVE_COIL].outcome == "good"
-    if fault.key == "pitted":
+    if fault.key is FaultKey.PITTED:
         return Test.INSECTS not in evidence or evidence[Test.INSECTS].outcome == "none"
     if fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
         if seen.test is Test.RUN_START and judged.inputs.visit.plate.defrost.control == "time-temperature":

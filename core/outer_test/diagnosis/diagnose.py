@@ -1,13 +1,15 @@
 """The conclusion of a visit: every hypothesis of this unit held against all valid evidence on record (handbook section 13)."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
+from outer_test.diagnosis.fault_key import FaultKey
 from outer_test.diagnosis.faults import Fault
-from outer_test.diagnosis.hypotheses import NOTHING, Hypothesis, hypotheses
-from outer_test.diagnosis.next_test import NextTest, before_it, first_visit, left_behind, ranked_tests, under_a_stop
-from outer_test.diagnosis.observations import observe
+from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
+from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, ranked_tests, under_a_stop
+from outer_test.diagnosis.observations import Observed, Test, observe
 from outer_test.diagnosis.suspects import Suspect, suspects, weigh
 from outer_test.judgement import Part
 from outer_test.rules.defrost import kit_words
@@ -44,19 +46,18 @@ def diagnose(visit: Visit, judged: Judged | None = None) -> Diagnosis:
     among = hypotheses(visit, known.aside)
     chances = weigh(among, evidence)
     blamed = accused(among, chances, evidence, known)
-    ahead = _ahead(visit, known, among, chances, blamed)
-    ranked = suspects(among, chances, evidence)
-    return Diagnosis(_kept(ranked), blamed, ahead[0] if ahead else None, tuple(dict.fromkeys(one.point for one in ahead)))
-
-
-def _kept(ranked: tuple[Suspect, ...]) -> tuple[Suspect, ...]:
-    """The likeliest, and *nothing wrong* wherever it stands."""
-    top = ranked[:MOST_SUSPECTS]
-    return top if any(one.fault == NOTHING for one in top) else (*top, *(one for one in ranked if one.fault == NOTHING))
+    ahead = _ahead(visit, known, among, chances, evidence, blamed)
+    return Diagnosis(
+        suspects(among, chances, evidence, MOST_SUSPECTS),
+        blamed,
+        ahead[0] if ahead else None,
+        tuple(dict.fromkeys(one.point for one in ahead)),
+    )
 
 
 def _ahead(
-    visit: Visit, judged: Judged, among: tuple[Hypothesis, ...], chances: tuple[float, ...], blamed: tuple[Accused, ...]
+    visit: Visit, judged: Judged, among: tuple[Hypothesis, ...], chances: tuple[float, ...], evidence: Mapping[Test, Observed],
+    blamed: tuple[Accused, ...],
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """What is next and what likely follows."""
     if blamed:
@@ -64,10 +65,9 @@ def _ahead(
     stopped = under_a_stop(judged)
     if stopped is not None:
         return (stopped,)
-    sound = next(chance for one, chance in zip(among, chances, strict=True) if one.key == NOTHING) >= ENOUGH
-    if sound or first_visit(visit):
+    if chances[0] >= ENOUGH or visit.complaint == "maintenance":  # the first is nothing wrong; maintenance walks all of it
         return tuple(left_behind(judged))[: 2 * MOST_AHEAD]
-    tests = ranked_tests(among, chances, observe(judged), judged)[:MOST_AHEAD]
+    tests = ranked_tests(among, chances, evidence, judged)[:MOST_AHEAD]
     if not tests:
         return (_settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
     first = before_it(tests[0], judged)
@@ -76,11 +76,11 @@ def _ahead(
 
 def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged: Judged) -> tuple[NextTest, ...]:
     """The repairs, and nothing live among them while a stop stands."""
-    faults: dict[tuple[object, str], Fault] = {(fault.part, fault.key): fault for one in among for fault in one.faults}
+    faults = {fault.key: fault for one in among for fault in one.faults}
     stopped = bool(stops_of(judged.findings))
     found = []
     for one in blamed:
-        fault = faults[(one.part, one.fault)]
+        fault = faults[one.fault]
         power = "dead" if stopped else POINTS[fault.after].power
         mends = f"{fault.mends} {_by_house_rule(fault, visit)}".strip()
         found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power))
@@ -91,7 +91,7 @@ def _by_house_rule(fault: Fault, visit: Visit) -> str:
     """What the company's house rule adds to a repair."""
     if fault.part is Part.DEFROST_BOARD:
         return kit_words(visit.plate.defrost, visit.rules)
-    return kit_offer(visit.rules, visit.plate.compressor.kind == "scroll") if fault.key == "locked" else ""
+    return kit_offer(visit.rules, visit.plate.compressor.kind == "scroll") if fault.key is FaultKey.LOCKED else ""
 
 
 def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: Judged) -> NextTest:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from outer_test.diagnosis.fault_key import FaultKey
 from outer_test.diagnosis.faults import FAULTS, HEALTHY, NOTHING_SHARE, Chances, Fault
 from outer_test.diagnosis.observations import Test
 from outer_test.judgement import Part
@@ -12,7 +13,15 @@ from outer_test.visit import Lifted, Visit, capacitor_sections, has_start_capaci
 
 NOTHING = "nothing wrong"
 # Faults that go together: the second comes of the first.
-_PAIRS = (("herm weak", "run open"), ("coil shorted", "control fuse blown"), ("pitted", "locked"))
+_PAIRS = (
+    (FaultKey.HERM_WEAK, FaultKey.RUN_OPEN),
+    (FaultKey.COIL_SHORTED, FaultKey.CONTROL_FUSE_BLOWN),
+    (FaultKey.PITTED, FaultKey.LOCKED),
+)
+# Faults that come on over weeks, and those that need a motor on the line.
+_SLOW = (FaultKey.LOW_CHARGE, FaultKey.HERM_WEAK, FaultKey.WORN, FaultKey.FAN_TIGHT, FaultKey.DRIFTED)
+_FAN_WINDINGS = (FaultKey.FAN_GROUNDED, FaultKey.FAN_OPEN)
+_ON_THE_LINE = (FaultKey.LOCKED, FaultKey.PITTED, FaultKey.WORN)
 _PAIR_SHARE = 0.04
 _LISTED_SHARE = 12.0
 SLIP = 0.01  # the chance that any one reading is simply wrong
@@ -33,14 +42,17 @@ class Hypothesis:
         """The part it is in; None where it is in none."""
         return self.faults[0].part if self.faults else None
 
-    def chance(self, test: Test, outcome: str) -> float:
-        """How likely a test turns out so, with the chance that any reading is simply wrong."""
+    def chances(self, test: Test) -> dict[str, float]:
+        """How likely each outcome of a test is, with the chance that any reading is simply wrong."""
         usual = HEALTHY[test]
         expected = self.shows.get(test, usual)
-        others = [name for name in usual if name not in expected]
-        left = max(1.0 - sum(expected.values()), 0.0)
-        chance = expected[outcome] if outcome in expected else left / len(others) if others else 0.0
-        return (1 - SLIP) * chance + SLIP / len(usual)
+        others = len(usual) - len(expected)
+        left = max(1.0 - sum(expected.values()), 0.0) / others if others else 0.0
+        return {outcome: (1 - SLIP) * expected.get(outcome, left) + SLIP / len(usual) for outcome in usual}
+
+    def chance(self, test: Test, outcome: str) -> float:
+        """How likely a test turns out so."""
+        return self.chances(test)[outcome]
 
 
 def hypotheses(visit: Visit, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothesis, ...]:
@@ -48,7 +60,7 @@ def hypotheses(visit: Visit, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothes
 
     aside: readings that something on the list explains. Source: [M] a table of ours.
 
-    >>> [one.key for one in hypotheses(Visit())][:2]
+    >>> [str(one.key) for one in hypotheses(Visit())][:2]
     ['nothing wrong', 'herm weak']
     """
     return tuple(_all(visit, aside))
@@ -88,9 +100,9 @@ def _share(fault: Fault, visit: Visit) -> float:
     if visit.complaint is None and fault.part in _DEFROST_PARTS and _defrost_looked_into(visit):
         return max(fault.share.values())
     share = fault.share.get(visit.complaint or "", fault.share[""])
-    if visit.began == "slowly" and fault.key in ("low charge", "herm weak", "worn", "fan tight", "drifted"):
+    if visit.began == "slowly" and fault.key in _SLOW:
         return share * 2
-    if visit.began == "suddenly" and fault.key == "low charge":
+    if visit.began == "suddenly" and fault.key is FaultKey.LOW_CHARGE:
         return share / 2
     return share
 
@@ -112,10 +124,9 @@ def _has(fault: Fault, visit: Visit) -> bool:
         return False
     inverter = plate.compressor.kind == "inverter"
     return not (
-        (fault.key.startswith("herm") and "herm" not in sections)
-        or (fault.key.startswith("fan section") and "fan" not in sections)
-        or (fault.key in ("fan grounded", "fan open") and plate.fan.kind == "electronic")
-        or (inverter and fault.key in ("locked", "pitted", "worn"))
+        (fault.section is not None and fault.section not in sections)
+        or (fault.key in _FAN_WINDINGS and plate.fan.kind == "electronic")
+        or (inverter and fault.key in _ON_THE_LINE)
     )
 
 

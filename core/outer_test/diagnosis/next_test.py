@@ -4,12 +4,12 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import log2
 
-from outer_test.assessment import Judged, StopKind, read_in_hand, stops_of
+from outer_test.assessment import Judged, StopKind, points_read, still_asked, stops_of
 from outer_test.diagnosis.faults import HEALTHY
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed, Test
 from outer_test.procedure import plan_of
-from outer_test.visit import POINTS, Visit, absence_points, discharge_points
+from outer_test.visit import POINTS, absence_points, discharge_points
 
 T = Test
 # Where a test is entered, in the order it is done, and the minutes it takes [M].
@@ -65,13 +65,15 @@ def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float
 
     >>> from outer_test.diagnosis.hypotheses import hypotheses
     >>> from outer_test.diagnosis.suspects import weigh
+    >>> from outer_test.visit import Visit
     >>> among = hypotheses(Visit(complaint="hums-no-start"))
     >>> information(Test.CAP_HERM, among, weigh(among, {})) > information(Test.FLOAT, among, weigh(among, {}))
     True
     """
     before, after = entropy(chances), 0.0
+    shown = [one.chances(test) for one in among]
     for outcome in HEALTHY[test]:
-        joint = [chance * one.chance(test, outcome) for one, chance in zip(among, chances, strict=True)]
+        joint = [chance * own[outcome] for own, chance in zip(shown, chances, strict=True)]
         whole = sum(joint)
         if whole > 0:
             after += whole * entropy([part / whole for part in joint])
@@ -84,10 +86,10 @@ def ranked_tests(
     """The tests that are worth something, best first; under a stop nothing live, and what stands is never asked again."""
     visit, state = judged.inputs.visit, judged.power.state
     stopped = bool(stops_of(judged.findings))
-    own = {step.point for station in plan_of(visit, {}).stations for step in station.steps}
+    open_ = {step.point for station in plan_of(visit, {}).stations for step in station.steps} - points_read(judged)
     scored = []
     for test, (points, minutes) in ENTRY.items():
-        point = next((name for name in points.split() if name in own and not _stands(name, judged)), None)
+        point = next((name for name in points.split() if name in open_), None)
         if point is None or test in evidence:
             continue
         power = POINTS[point].power
@@ -101,11 +103,6 @@ def ranked_tests(
         NextTest(point, POINTS[point].title, _why(test, among, chances), minutes, power)
         for _, _, point, minutes, power, test in sorted(scored)
     )
-
-
-def _stands(point: str, judged: Judged) -> bool:
-    visit = judged.inputs.visit
-    return judged.inputs.get(point) is not None or visit.saw(point) is not None or point in read_in_hand(visit)
 
 
 def _change(power: str, state: str) -> float:
@@ -130,12 +127,13 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
     visit, state = judged.inputs.visit, judged.power.state
     if test.power != "dead":
         return test
+    read = points_read(judged)
     if state != "dead-proved":
         steps = ("safe.tester_before", *absence_points(visit), "safe.tester_after")
-        first = next((point for point in steps if not _stands(point, judged)), "safe.tester_before")
+        first = next((point for point in steps if point not in read), "safe.tester_before")
         return NextTest(first, POINTS[first].title, f"Dead work comes next ({test.title}): prove it dead first.", 1.0, "any")
     if test.point.startswith(_CHARGED):
-        charged = next((point for point in discharge_points(visit) if not _stands(point, judged)), None)
+        charged = next((point for point in discharge_points(visit) if point not in read), None)
         if charged is not None:
             return NextTest(charged, POINTS[charged].title, f"Before {test.title}: bleed it and prove it on d.c. volts.", 1.0, "any")
     return test
@@ -143,10 +141,8 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
 
 def left_behind(judged: Judged) -> Iterator[NextTest]:
     """The readings a good visit still leaves behind where the unit is found sound, in the order of the round."""
-    stopped = bool(stops_of(judged.findings))
-    for _, step in plan_of(judged.inputs.visit, {}).needed:
-        if not _stands(step.point, judged) and not (stopped and step.power == "live"):
-            yield NextTest(step.point, step.title, "A good visit leaves this reading behind.", 1.0, step.power)
+    for _, step in still_asked(judged):
+        yield NextTest(step.point, step.title, "A good visit leaves this reading behind.", 1.0, step.power)
 
 
 def under_a_stop(judged: Judged) -> NextTest | None:
@@ -171,8 +167,3 @@ def under_a_stop(judged: Judged) -> NextTest | None:
     return NextTest(
         point, POINTS[point].title, "Repeat it at the terminals, harness off, skin dry and off the probes; leave it off.", 3.0, "dead"
     )
-
-
-def first_visit(visit: Visit) -> bool:
-    """Whether the visit is a maintenance visit, which walks all of it."""
-    return visit.complaint == "maintenance"

@@ -38,11 +38,14 @@ def weigh(among: Sequence[Hypothesis], evidence: Mapping[Test, Observed]) -> tup
     return tuple(weight / whole for weight in weights)
 
 
-def suspects(among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed]) -> tuple[Suspect, ...]:
-    """All hypotheses as suspects, likeliest first. among[0] is *nothing wrong*."""
+def suspects(
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], most: int
+) -> tuple[Suspect, ...]:  # fmt: skip
+    """The likeliest hypotheses as suspects, and *nothing wrong*, which among[0] is, wherever it stands."""
     sound = among[0]
     ranked = sorted(zip(among, chances, strict=True), key=lambda pair: (-pair[1], pair[0].key))
-    return tuple(_suspect(one, chance, sound, evidence) for one, chance in ranked)
+    kept = [pair for place, pair in enumerate(ranked) if place < most or pair[0] is sound]
+    return tuple(_suspect(one, chance, sound, evidence) for one, chance in kept)
 
 
 def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> Suspect:

@@ -66,20 +66,3 @@ def recovered_rla(plate: Plate) -> Recovered | None:
     if high == float("inf"):
         return None
     return Recovered(round(low, 3), round(high, 3), f"recovered from {' and '.join(from_)}")
-
-
-def recovered_fla(plate: Plate) -> Recovered | None:
-    """The fans' FLA from MCA and RLA, each within one of the last printed digit; None where one is missing.
-
-    Source: [D from NEC 440.33].
-
-    >>> from outer_test.nameplate.plate import Compressor
-    >>> round(recovered_fla(Plate(mca=23.6, compressor=Compressor(rla=17.9))).high, 2)
-    1.45
-    """
-    largest = plate.branch_selection_a if plate.branch_selection_a is not None else plate.compressor.rla
-    if plate.mca is None or largest is None or plate.hz == 50:
-        return None
-    digit, slack = last_digit(plate.mca), 1.25 * last_digit(largest)
-    rest = plate.mca - 1.25 * largest
-    return Recovered(max(round(rest - digit - slack, 3), 0.0), round(rest + digit + slack, 3), "recovered from MCA and RLA")

@@ -1,10 +1,11 @@
 """What was recorded at one visit: points, readings, things seen, power, and what is off."""
 
+from outer_test.visit.part import FittedCapacitor, Repair, StockPart
 from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Point, title_of
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
 from outer_test.visit.standing import Inputs, Taken, inputs_of
-from outer_test.visit.thing import Feed, Thing, words_for
+from outer_test.visit.thing import Feed, Thing, thing_of, words_for
 from outer_test.visit.unit_shape import absence_points, capacitor_sections, discharge_points, has_start_capacitor, is_dual, poles_of
 from outer_test.visit.visit import (
     ANSWERS,
@@ -17,17 +18,14 @@ from outer_test.visit.visit import (
     Complaint,
     Conditions,
     DefrostEvent,
-    FittedCapacitor,
     Lifted,
     LiftedEnd,
     MeterUnit,
     PowerEvent,
     PowerState,
     Reading,
-    Repair,
     RunEvent,
     Seen,
-    StockPart,
     Visit,
     check_seen,
     standing_readings,
@@ -83,6 +81,7 @@ __all__ = [
     "poles_of",
     "power_at",
     "standing_readings",
+    "thing_of",
     "things_off",
     "title_of",
     "words_for",

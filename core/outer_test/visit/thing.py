@@ -63,6 +63,7 @@ class Thing(StrEnum):
     CONTACTOR_PUSHED = "contactor-pushed-in"
     SECOND_CONTACTOR_PUSHED = "second-contactor-pushed-in"
     CRANKCASE_HEATER = "crankcase-heater-wire"
+    BOARD_WIRE = "board-wire"  # of a board that is swapped; which one is in the words
 
 
 # What each is called on the list, what it interrupts, and other ways to say it.
@@ -99,45 +100,13 @@ _ABOUT: dict[Thing, tuple[str, Feed, str]] = {
     Thing.CONTACTOR_PUSHED: ("Contactor pushed in by hand", Feed.NONE, "contactor pushed hand|contactor pushed|contactor held"),
     Thing.SECOND_CONTACTOR_PUSHED: ("Second contactor pushed in by hand", Feed.NONE, "second contactor pushed"),
     Thing.CRANKCASE_HEATER: ("Crankcase heater wire off", Feed.NONE, "crankcase heater wire|crankcase heater"),
+    Thing.BOARD_WIRE: ("Board wire", Feed.NONE, "board wire"),
 }  # fmt: skip
-JUMPERS = (
-    Thing.SWITCH_JUMPER,
-    Thing.TEST_JUMPER,
-    Thing.VALVE_JUMPER,
-    Thing.PRESSURE_JUMPER,
-    Thing.FLOAT_JUMPER,
-    Thing.COIL_JUMPER,
-    Thing.CONTACTOR_PUSHED,
-    Thing.SECOND_CONTACTOR_PUSHED,
-)
 _SAME = {"wires": "wire", "lead": "wire", "leads": "wire", "fuses": "fuse", "panels": "panel", "jumpered": "jumper", "cap": "capacitor"}
-_FILLER = frozenset(
-    [
-        "a",
-        "an",
-        "the",
-        "is",
-        "are",
-        "was",
-        "were",
-        "off",
-        "lifted",
-        "pulled",
-        "out",
-        "unplugged",
-        "removed",
-        "on",
-        "in",
-        "disconnected",
-        "taken",
-        "put",
-        "by",
-        "from",
-        "at",
-        "of",
-        "s",
-    ]
-)
+_FILLER = frozenset((
+    "a", "an", "the", "is", "are", "was", "were", "off", "lifted", "pulled", "out", "unplugged", "removed", "on", "in",
+    "disconnected", "taken", "put", "by", "from", "at", "of", "s",
+))  # fmt: skip
 
 
 def words_for(thing: Thing) -> str:
@@ -163,7 +132,11 @@ def thing_of(words: str) -> Thing | None:
 
     >>> thing_of("Compressor plug"), thing_of("compressor plug off"), thing_of("dog in the yard")
     (<Thing.COMPRESSOR_PLUG: 'compressor-plug'>, <Thing.COMPRESSOR_PLUG: 'compressor-plug'>, None)
+    >>> thing_of("Board wire Y (yellow)")
+    <Thing.BOARD_WIRE: 'board-wire'>
     """
+    if words.startswith(words_for(Thing.BOARD_WIRE)):
+        return Thing.BOARD_WIRE
     return _phrases().get(_folded(words))
 
 

@@ -5,9 +5,10 @@ from dataclasses import dataclass, field
 from datetime import date, datetime
 from typing import Literal, get_args
 
-from outer_test.judgement import HouseRules, Part
+from outer_test.judgement import HouseRules
 from outer_test.measurement import Accuracy, FieldProblem, Record, ValueProblem, parse_value, quantity
 from outer_test.nameplate import Contactor, Plate
+from outer_test.visit.part import FittedCapacitor, Repair, StockPart, aware
 from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS
 from outer_test.visit.thing import Thing, thing_of, words_for
 
@@ -31,11 +32,6 @@ PEAK_FITTED = ("none", "two-wire", "relay")
 PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]
 
 
-def _aware(name: str, at: datetime | None) -> None:
-    if at is not None and at.tzinfo is None:
-        raise FieldProblem(name, "needs its offset from UTC, as in 2027-01-14T09:42:00Z")
-
-
 @dataclass(frozen=True, slots=True)
 class Reading(Record):
     """One value at one point. `value` is text, because its digits carry the resolution."""
@@ -55,7 +51,7 @@ class Reading(Record):
 
     def __post_init__(self) -> None:
         Record.__post_init__(self)
-        _aware("at", self.at)
+        aware("at", self.at)
         point = POINTS.get(self.point)
         if point is None or point.kind != "number":
             raise FieldProblem("point", f'"{self.point[:60]}" is not a point where a value is measured')
@@ -77,7 +73,7 @@ class Seen(Record):
     at: datetime | None = None
 
     def __post_init__(self) -> None:
-        _aware("at", self.at)
+        aware("at", self.at)
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,7 +84,7 @@ class PowerEvent(Record):
     at: datetime | None = None
 
     def __post_init__(self) -> None:
-        _aware("at", self.at)
+        aware("at", self.at)
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +96,7 @@ class LiftedEnd(Record):
     why: str = ""
 
     def __post_init__(self) -> None:
-        _aware("at", self.at)
+        aware("at", self.at)
         if self.how != "back" and not self.why.strip():
             raise FieldProblem("why", "say why it is not put back")
 
@@ -119,7 +115,7 @@ class Lifted(Record):
     thing: Thing | None = None
 
     def __post_init__(self) -> None:
-        _aware("at", self.at)
+        aware("at", self.at)
         if not self.what.strip() and self.thing is None:
             raise FieldProblem("what", "say what was lifted, pulled or jumpered")
 
@@ -135,55 +131,12 @@ class Lifted(Record):
 
 
 @dataclass(frozen=True, slots=True)
-class Repair(Record):
-    """A part put in on this visit: its own rating, what it measured in the hand, and where the old one went.
-
-    From `at` on the part's readings are the new part's. `section` is what a run capacitor serves; `put_back` says that the old
-    part went in again.
-    """
-
-    part: Part
-    at: datetime | None = None
-    section: Literal["both", "herm", "fan"] = "both"
-    uf: float | None = quantity("µF", 0.5, 1500)
-    fan_uf: float | None = quantity("µF", 0.5, 200)
-    vac: float | None = quantity("V a.c.", 100, 660)
-    tolerance_pct: float | None = quantity("%", 0.5, 25)
-    amps: float | None = quantity("A", 0.1, 200)
-    put_back: bool = False
-    old_goes: Literal["", "scrap", "customer", "warranty", "kept"] = ""
-    note: str = ""
-
-    def __post_init__(self) -> None:
-        Record.__post_init__(self)
-        _aware("at", self.at)
-
-
-@dataclass(frozen=True, slots=True)
 class Conditions(Record):
     """The day's temperatures."""
 
     outdoor_f: float | None = quantity("°F", -60, 140)
     indoor_f: float | None = quantity("°F", 20, 120)
     outdoor_rh: float | None = quantity("%", 0, 100)
-
-
-@dataclass(frozen=True, slots=True)
-class FittedCapacitor(Record):
-    """A run capacitor found in the unit, by its own label.
-
-    `section` is what it serves. A dual used as a single serves `herm` or `fan` with its other section in `unused_uf`.
-    `add_on` marks a part strapped in parallel.
-    """
-
-    section: Literal["both", "herm", "fan"]
-    uf: float | None = quantity("µF", 0.5, 200, doc="HERM section of a dual")
-    fan_uf: float | None = quantity("µF", 0.5, 200, doc="FAN section of a dual")
-    unused_uf: float | None = quantity("µF", 0.5, 200)
-    vac: float | None = quantity("V a.c.", 100, 660)
-    tolerance_pct: float | None = quantity("%", 0.5, 25)
-    duty: Literal["run", "start"] = "run"
-    add_on: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -197,24 +150,13 @@ class Baseline(Record):
 
     def __post_init__(self) -> None:
         Record.__post_init__(self)
-        _aware("at", self.at)
+        aware("at", self.at)
         try:
             number = parse_value(self.value).number
         except ValueProblem as problem:
             raise FieldProblem("value", str(problem)) from None
         if number is None or number <= 0:
             raise FieldProblem("value", "a baseline is a number above 0")
-
-
-@dataclass(frozen=True, slots=True)
-class StockPart(Record):
-    """A capacitor on the van."""
-
-    uf: float = quantity("µF", 0.5, 1500, required=True)
-    vac: float = quantity("V a.c.", 100, 660, required=True)
-    fan_uf: float | None = quantity("µF", 0.5, 200, doc="FAN section of a dual; absent on a single")
-    duty: Literal["run", "start"] = "run"
-    count: int = quantity("pieces", 0, 1000, default=1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -269,7 +211,7 @@ class Visit(Record):
 
     def __post_init__(self) -> None:
         Record.__post_init__(self)
-        _aware("defrost_forced_at", self.defrost_forced_at)
+        aware("defrost_forced_at", self.defrost_forced_at)
         if len({wire.terminal for wire in self.board_wires}) != len(self.board_wires):
             raise FieldProblem("board_wires", "names one terminal twice")
         for name, seen in self.seen.items():

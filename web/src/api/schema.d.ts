@@ -1392,8 +1392,7 @@ export interface components {
          */
         Accused: {
             part: components["schemas"]["outer_test__judgement__part__Part"];
-            /** Fault */
-            fault: string;
+            fault: components["schemas"]["FaultKey"];
             /** Why */
             why: string;
         };
@@ -1826,6 +1825,12 @@ export interface components {
              */
             switched_by_board: boolean;
         };
+        /**
+         * FaultKey
+         * @description A fault of the table in `faults`; its value is also what it is called for short.
+         * @enum {string}
+         */
+        FaultKey: "herm weak" | "herm open" | "fan section weak" | "start capacitor weak" | "grounded" | "run open" | "overload open" | "shorted turns" | "locked" | "lead open" | "fan grounded" | "fan open" | "fan tight" | "coil open" | "coil shorted" | "stuck open" | "pitted" | "insect" | "welded" | "worn" | "second coil open" | "fuse blown" | "breaker tripped" | "supply lost" | "disconnect open" | "whip open" | "low line" | "no control volts" | "control fuse blown" | "R wire broken" | "no call" | "float open" | "pressure open" | "Y wire broken" | "no Y out" | "coil wire broken" | "never starts" | "fan relay stuck" | "no W" | "stuck open switch" | "stuck closed switch" | "open sensor" | "drifted" | "slipped" | "ambient drifted" | "valve coil open" | "valve stuck" | "element open" | "low charge";
         /**
          * Figure
          * @description A computed figure: its name, the points it rests on, its value with the half-width of its band, in `unit`.

@@ -2,17 +2,15 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from decimal import Decimal
 
-from outer_test.judgement import Finding, Verdict, does_not_apply, judged, unjudged
-from outer_test.measurement import say
-from outer_test.rules.contactor.coil import COIL_OHM, COIL_VOLTS, USUAL_COIL_V, WATCH_LOW_V, coil_ohm, control_cuts, control_volts
+from outer_test.judgement import Finding, does_not_apply
+from outer_test.rules.contactor.armature import armature
+from outer_test.rules.contactor.coil import USUAL_COIL_V, coil_ohm, second_coil_volts
 from outer_test.rules.contactor.poles import POLE_DROP, compare_poles, pole_drop, pole_heat_seen, pole_through, volts_agree
 from outer_test.rules.contactor.replacement import contactor_fit
 from outer_test.visit import Inputs, poles_of
 
 INVERTER = "An inverter drives this compressor: the contactor carries no start."
-NO_CALL_V = Decimal(5)
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,33 +36,13 @@ def contactor_findings(inputs: Inputs) -> Iterator[Finding]:
         hot = inputs.number(f"{contactor.name}.pole1.f"), inputs.number(f"{contactor.name}.pole2.f")
         if hot[0] is not None and hot[1] is not None:
             yield from pole_heat_seen(hot[0], hot[1], contactor.name)
-    yield from _second_volts(inputs)
+    if (volts := inputs.get("contactor2.coil.v")) is not None:
+        yield second_coil_volts(volts, visit.saw("amps.stage"), visit.rules, _coil_v(inputs))
 
 
 def _coil_v(inputs: Inputs) -> float:
     rated = inputs.visit.plate.contactor.coil_v
     return USUAL_COIL_V if rated is None else rated
-
-
-def _second_volts(inputs: Inputs) -> Iterator[Finding]:
-    """Volts at the second contactor's coil: asked for by high stage only."""
-    point = "contactor2.coil.v"
-    volts = inputs.get(point)
-    if volts is None:
-        return
-    stage = inputs.visit.saw("amps.stage")
-    if volts.number is not None and volts.number < NO_CALL_V and stage != "high":
-        if stage == "low":
-            yield judged(
-                point, COIL_VOLTS, Verdict.GOOD, f"{say(volts.number)} V: no call for high stage, as it should be.", volts, unit="V"
-            )
-        else:
-            yield unjudged(
-                point, COIL_VOLTS, f"{say(volts.number)} V: was there a call for high stage?", ("amps.stage",),
-                shown=volts.value.text, unit="V"
-            )  # fmt: skip
-        return
-    yield control_volts(point, COIL_VOLTS, volts, inputs.visit.rules, _coil_v(inputs))
 
 
 def _pole_findings(inputs: Inputs, contactor: _Contactor) -> Iterator[Finding]:
@@ -99,42 +77,12 @@ def _pole_findings(inputs: Inputs, contactor: _Contactor) -> Iterator[Finding]:
 
 
 def armature_findings(inputs: Inputs, found: dict[str, Finding]) -> Iterator[Finding]:
-    """What a contactor says that stays out with a call, for each the unit has. found: findings by point."""
+    """What a contactor says that stays out with a call or chatters, for each the unit has. found: findings by point."""
+    visit = inputs.visit
     for contactor in CONTACTORS:
-        stuck = _armature(inputs, found, contactor)
-        if stuck is not None:
+        state = visit.saw(f"{contactor.name}.armature")
+        if state is None or (state == "out" and contactor.high_stage and visit.saw("amps.stage") == "low"):
+            continue
+        volts, coil = inputs.number(f"{contactor.name}.coil.v"), found.get(f"{contactor.name}.coil.ohm")
+        if (stuck := armature(state, volts, coil, _coil_v(inputs), contactor.name)) is not None:
             yield stuck
-
-
-def _armature(inputs: Inputs, found: dict[str, Finding], contactor: _Contactor) -> Finding | None:
-    """A contactor that stays out with enough voltage on a sound coil is mechanically stuck; None where that is not known.
-
-    Source: handbook section 6, rule `coil-volts` [T].
-    """
-    point, coil_point = f"{contactor.name}.armature", f"{contactor.name}.coil.ohm"
-    if inputs.visit.saw(point) == "chatters":
-        return judged(
-            point, COIL_VOLTS, Verdict.BAD, "It chatters: weak control voltage, insects or dirt.", shown="chatters",
-            needs=(f"{contactor.name}.coil.v",), next="Read the volts at its coil while it chatters.",
-        )  # fmt: skip
-    if inputs.visit.saw(point) != "out" or (contactor.high_stage and inputs.visit.saw("amps.stage") == "low"):
-        return None
-    volts, coil = inputs.number(f"{contactor.name}.coil.v"), found.get(coil_point)
-    least = control_cuts(_coil_v(inputs)).low or Decimal(0)
-    if volts is None or volts.number is None or volts.number < least:
-        return None
-    shown = f"{say(volts.number)} V"
-    if volts.number < WATCH_LOW_V * least / control_cuts().low:  # type: ignore[operator]
-        return judged(
-            point, COIL_VOLTS, Verdict.UNSURE, f"It stays out, but {shown} is barely what closes it.", shown="out",
-            next="Find why the control voltage is low first: transformer, a long wire, a bad joint.",
-        )  # fmt: skip
-    if coil is None or coil.verdict is not Verdict.GOOD:
-        return unjudged(
-            point, COIL_OHM, f"It stays out with {shown} there: the coil's resistance tells coil or mechanics.", (coil_point,), shown="out",
-            next="Power off, leads off, measure the coil.",
-        )  # fmt: skip
-    return judged(
-        point, COIL_VOLTS, Verdict.BAD, f"{shown} on a sound coil and no pull-in: mechanically stuck.", shown="out",
-        next="Power off; look for insects and dirt, else replace it. Do not push it in by hand.",
-    )  # fmt: skip

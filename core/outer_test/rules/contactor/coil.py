@@ -2,7 +2,7 @@
 
 from decimal import Decimal
 
-from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Rule, Verdict, judged, place
+from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Rule, Verdict, judged, place, unjudged
 from outer_test.measurement import Measured, exact, say
 
 COIL_OHM = Rule("coil-ohm", "Contactor coil resistance", "common practice, no source", "T")
@@ -10,6 +10,7 @@ COIL_VOLTS = Rule(
     "coil-volts", "Voltage at the contactor coil", "IEC 60947-4-1, closes at 85 %, from memory; upper side common practice", "P T"
 )
 
+NO_CALL_V = Decimal(5)
 USUAL_COIL_V = 24.0
 LOW_OHM, WATCH_LOW_OHM, WATCH_HIGH_OHM = Decimal(3), Decimal(5), Decimal(30)
 OTHER_COIL = 5  # over this many times the upper figure it is open, or another coil's
@@ -105,3 +106,21 @@ def control_volts(
     }
     why, step = words.get((where.verdict, where.side), (where.why_unsure, where.remedy))
     return judged(point, rule, where.verdict, why, reading, unit="V", nominal=coil_v, decision=rules.decision, next=step, limits=limits)
+
+
+def second_coil_volts(volts: Measured, stage: str | None, rules: HouseRules, coil_v: float = USUAL_COIL_V) -> Finding:
+    """Volts at the second contactor's coil, which only high stage asks for. stage: as seen at `amps.stage`. Source: [T].
+
+    >>> from outer_test.judgement import DEFAULT
+    >>> from outer_test.measurement import measure
+    >>> [second_coil_volts(measure("0.2"), stage, DEFAULT).verdict.value for stage in ("low", None)]
+    ['good', 'unjudged']
+    """
+    point = "contactor2.coil.v"
+    if volts.number is None or volts.number >= NO_CALL_V or stage == "high":
+        return control_volts(point, COIL_VOLTS, volts, rules, coil_v)
+    shown = f"{say(volts.number)} V"
+    if stage == "low":
+        return judged(point, COIL_VOLTS, Verdict.GOOD, f"{shown}: no call for high stage, as it should be.", volts, unit="V")
+    why = f"{shown}: was there a call for high stage?"
+    return unjudged(point, COIL_VOLTS, why, ("amps.stage",), shown=volts.value.text, unit="V")

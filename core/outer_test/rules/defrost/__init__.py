@@ -2,7 +2,7 @@
 
 from outer_test.rules.defrost.applied import curve_of, defrost_findings
 from outer_test.rules.defrost.board_lights import board_lights
-from outer_test.rules.defrost.board_swap import BOARD_WIRE, SwapGuide, kit_words, line_of, settings_of, swap_guide, wires_now
+from outer_test.rules.defrost.board_swap import SwapGuide, kit_words, line_of, settings_of, swap_guide, wires_now
 from outer_test.rules.defrost.coil_switch import AtSwitch, is_closed, switch_state
 from outer_test.rules.defrost.frost import FrostOutlook, dew_point_f, will_it_frost
 from outer_test.rules.defrost.how_to_force import WhichWay, which_way
@@ -28,7 +28,6 @@ from outer_test.rules.defrost.switch_mark import MarkReading, switch_mark
 from outer_test.rules.defrost.valve_coil import valve_coil
 
 __all__ = [
-    "BOARD_WIRE",
     "PINS_MIN",
     "QUESTIONS",
     "SHIFT_DELAY_S",

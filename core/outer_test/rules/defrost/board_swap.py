@@ -6,11 +6,10 @@ from typing import Literal
 
 from outer_test.judgement import Finding, HouseRules, Rule, Verdict, judged
 from outer_test.nameplate import Defrost
-from outer_test.visit import BoardWire, Lifted, PowerState, Visit
+from outer_test.visit import BoardWire, Lifted, PowerState, Thing, Visit, words_for
 
 BOARD_SWAP = Rule("board-swap", "A new board, proved", "common practice, no source", "T", choice="board_power")
 
-BOARD_WIRE = "Board wire"
 WireState = Literal["mapped", "off", "moved", "retired", "left"]
 StepState = Literal["done", "next", "later", "record"]
 
@@ -53,7 +52,7 @@ def line_of(wire: BoardWire) -> str:
     >>> line_of(BoardWire("Y", "yellow", "thermostat"))
     'Board wire Y (yellow)'
     """
-    return f"{BOARD_WIRE} {wire.terminal}" + (f" ({wire.colour})" if wire.colour else "")
+    return f"{words_for(Thing.BOARD_WIRE)} {wire.terminal}" + (f" ({wire.colour})" if wire.colour else "")
 
 
 def wires_now(visit: Visit) -> tuple[WireShown, ...]:

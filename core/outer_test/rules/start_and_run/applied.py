@@ -2,25 +2,18 @@
 
 from collections.abc import Iterator, Mapping
 
-from outer_test.judgement import Finding, Verdict, does_not_apply, judged, unjudged
+from outer_test.judgement import Finding, Verdict, does_not_apply, unjudged
 from outer_test.measurement import Measured
 from outer_test.nameplate import Plate, recovered_rla, why_missing
 from outer_test.rules.start_and_run.aux_heat import ELEMENT_AMPS, element_amps, element_circuit
 from outer_test.rules.start_and_run.kit import KitTest, kit_effect, kit_stays_in
 from outer_test.rules.start_and_run.running import COMPRESSOR, FAN, RUN_AMPS, TOTAL_AMPS, Running, fan_amps, run_amps, total_amps
-from outer_test.rules.start_and_run.start import PEAK, START_AMPS, START_RESULT, Start, start_amps, start_result, start_sag
+from outer_test.rules.start_and_run.start import PEAK, START_AMPS, Start, fan_state, start_amps, start_result, start_sag
 from outer_test.visit import Inputs, Taken
 
 ELEMENTS = ("amps.element1.a", "amps.element2.a", "amps.element3.a", "amps.element4.a")
 KITS = ("two-wire", "relay")
 INVERTER = "An inverter sets this compressor's speed and amps: the plate's figure is no yardstick."
-_FAN_STATES = {
-    "runs": (Verdict.GOOD, "The outdoor fan runs.", ""),
-    "slow": (Verdict.WATCH, "The outdoor fan is slow.", "Its capacitor, then its bearing and its amps."),
-    "hums": (Verdict.BAD, "The outdoor fan hums and does not turn.", "Power off: its capacitor, then its bearing and windings."),
-    "pushed": (Verdict.BAD, "The outdoor fan runs only after a push.", "Power off: its capacitor first. Never push a blade."),
-    "still": (Verdict.BAD, "The outdoor fan stands still.", "Its supply, its capacitor, its winding, in that order."),
-}  # fmt: skip
 
 
 def run_findings(inputs: Inputs, found: Mapping[str, Finding]) -> Iterator[Finding]:
@@ -38,8 +31,7 @@ def _start_findings(inputs: Inputs) -> Iterator[Finding]:
     if (starting := inputs.get("line.starting.v")) is not None:
         yield start_sag(starting, inputs.number("line.l1_l2.v"), plate, None if result is None else result == "started")
     if (state := visit.saw("fan.state")) is not None:
-        verdict, why, step = _FAN_STATES[state]
-        yield judged("fan.state", START_RESULT, verdict, why, shown=state, next=step)
+        yield fan_state(state)
     peaks = [taken for taken in inputs.kinds if taken.reading.point == PEAK]
     if peaks and plate.compressor.kind == "inverter":
         yield does_not_apply(PEAK, START_AMPS, "An inverter starts slowly and has no surge.", peaks[-1].measured, "A")

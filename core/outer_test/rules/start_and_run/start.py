@@ -20,6 +20,13 @@ SAGS_TO = Decimal("0.93")  # of the line, while it starts and the volts were not
 QUICK_S, SLOW_S = Decimal("0.5"), Decimal(1)
 NOTHING_V = Decimal(30)
 PEAK = "amps.compressor.peak_a"
+_FAN_STATES = {
+    "runs": (Verdict.GOOD, "The outdoor fan runs.", ""),
+    "slow": (Verdict.WATCH, "The outdoor fan is slow.", "Its capacitor, then its bearing and its amps."),
+    "hums": (Verdict.BAD, "The outdoor fan hums and does not turn.", "Power off: its capacitor, then its bearing and windings."),
+    "pushed": (Verdict.BAD, "The outdoor fan runs only after a push.", "Power off: its capacitor first. Never push a blade."),
+    "still": (Verdict.BAD, "The outdoor fan stands still.", "Its supply, its capacitor, its winding, in that order."),
+}  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,6 +57,16 @@ class Start:
     def volts_read(self) -> bool:
         """Whether the volts while it starts were read."""
         return self.starting_v is not None and bool(self.starting_v.number)
+
+
+def fan_state(state: str) -> Finding:
+    """What the outdoor fan does once it is called. state: as seen at `fan.state`. Source: [T] common practice, no source.
+
+    >>> [fan_state(seen).verdict.value for seen in ("runs", "slow", "hums")]
+    ['good', 'watch', 'bad']
+    """
+    verdict, why, step = _FAN_STATES[state]
+    return judged("fan.state", START_RESULT, verdict, why, shown=state, next=step)
 
 
 def start_result(result: Result) -> Finding:
