@@ -24,7 +24,7 @@ def ensure_python(for_tests: bool = False) -> None:
         shutil.rmtree(ROOT / ".venv", ignore_errors=True)
         run([sys.executable, "-m", "venv", str(ROOT / ".venv")], "making the Python environment")
     say("Installing Python packages ...")
-    run([str(VENV_PYTHON), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", "-r", str(wanted)], "pip install")
+    run([str(VENV_PYTHON), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", "--require-hashes", "-r", str(wanted)], "pip install")
     stamp.set()
 
 
@@ -46,6 +46,8 @@ def ensure_web_build() -> None:
     ensure_web_packages()
     say("Building the front end ...")
     run(["npm", "run", "build"], "building the front end", cwd=WEB)
+    # Beside each file its gzip and brotli form, which the server hands out as they are.
+    run([str(VENV_PYTHON), "-m", "whitenoise.compress", "--quiet", str(WEB / "dist" / "assets"), "woff2"], "compressing the front end")
     stamp.set()
 
 

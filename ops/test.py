@@ -73,6 +73,7 @@ def _web_checks() -> list[tuple[str, list[str], str]]:
         ("TypeScript types current", ["npm", "run", "--silent", "types-check"], web),
         ("eslint and prettier", ["npm", "run", "--silent", "lint"], web),
         ("tsc", ["npm", "run", "--silent", "check"], web),
+        ("vitest", ["npm", "run", "--silent", "test"], web),
     ]
 
 

@@ -1,13 +1,15 @@
 """Any visit that a file could hold: random plates, rules, meters, readings, things seen, lines, power (for Hypothesis)."""
 
+from typing import get_args
+
 from hypothesis import strategies as st
 
 from outer_test.judgement import SCHOOLS, HouseRules
 from outer_test.measurement import Accuracy
 from outer_test.nameplate import AuxHeat, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor, StartCapacitor, plate_fields
-from outer_test.visit import MAY_BE_NEGATIVE, POINTS, Conditions, Lifted, PowerEvent, Reading, Visit
+from outer_test.visit import MAY_BE_NEGATIVE, POINTS, Conditions, Lifted, MeterUnit, PowerEvent, Reading, Visit
 
-METERS = {"m": {unit: Accuracy(1.5, 3) for unit in ("uf", "v", "vdc", "a", "ohm", "mohm", "f", "s")}}
+METERS: dict[str, dict[MeterUnit, Accuracy]] = {"m": {unit: Accuracy(1.5, 3) for unit in get_args(MeterUnit)}}
 SEEN = [point for point in POINTS.values() if point.kind == "seen"]
 MEASURED = [point for point in POINTS.values() if point.kind == "number"]
 

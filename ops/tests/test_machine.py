@@ -1,6 +1,7 @@
 """The small things `./start` and `./test` stand on: what was done once, a free port, a command that failed, one line of trouble."""
 
 import socket
+import subprocess
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -68,17 +69,17 @@ class Told(unittest.TestCase):
         run(["true"], "nothing")
 
     def test_an_old_python_or_no_node_is_named(self) -> None:
-        with patch.object(packages.sys, "version_info", (3, 9)), self.assertRaisesRegex(Trouble, r"Python 3\.11 or newer"):
+        with patch("ops.packages.sys.version_info", (3, 9)), self.assertRaisesRegex(Trouble, r"Python 3\.11 or newer"):
             packages.ensure_packages()
-        with patch.object(packages.shutil, "which", return_value=None), self.assertRaisesRegex(Trouble, "node is missing"):
+        with patch("ops.packages.shutil.which", return_value=None), self.assertRaisesRegex(Trouble, "node is missing"):
             packages.ensure_packages()
 
     def test_a_package_that_cannot_be_installed_is_one_line(self) -> None:
-        failed = packages.subprocess.CompletedProcess([], 100, "", "E: no such package\n")
+        failed = subprocess.CompletedProcess([], 100, "", "E: no such package\n")
         with (
             patch.object(packages, "server_programs", return_value=None),
-            patch.object(packages.os, "geteuid", return_value=0),
-            patch.object(packages.subprocess, "run", return_value=failed),
+            patch("ops.packages.os.geteuid", return_value=0),
+            patch("ops.packages.subprocess.run", return_value=failed),
             self.assertRaises(Trouble) as caught,
         ):
             packages.ensure_packages()

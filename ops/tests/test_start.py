@@ -70,7 +70,7 @@ class OneLine(unittest.TestCase):
     def test_missing_packages_are_named_where_they_cannot_be_installed(self) -> None:
         with (
             patch.object(packages, "server_programs", return_value=None),
-            patch.object(packages.os, "geteuid", return_value=1000),
+            patch("ops.packages.os.geteuid", return_value=1000),
             self.assertRaises(Trouble) as caught,
         ):
             packages.ensure_packages()

@@ -40,8 +40,8 @@ def put_demo() -> None:
     """The demo company as `load_demo` makes it: played through its doors once, its rows put back for every later test."""
     if not _DEMO_ROWS:
         load_demo()
-        rows = [model for model in apps.get_models() if issubclass(model, CompanyRow)]
-        _DEMO_ROWS.update({model: list(model._base_manager.all()) for model in (Company, Member, *rows)})
+        rows: list[type[Model]] = [Company, Member, *(model for model in apps.get_models() if issubclass(model, CompanyRow))]
+        _DEMO_ROWS.update({model: list(model._base_manager.all()) for model in rows})
         return
     with transaction.atomic():
         for model, kept in _DEMO_ROWS.items():

@@ -81,7 +81,7 @@ def loaded_with(before: Loaded, entries: Sequence[Entry] = (), lifted: Sequence[
     visit = replace(
         before.visit,
         readings=(*before.visit.readings, *core_readings(entries)),
-        seen=before.visit.seen | core_seen(entries),
+        seen={**before.visit.seen, **core_seen(entries)},
         lifted=(*before.visit.lifted, *(core_lifted(line, None) for line in lifted)),
     )
     log = replace(before.log, entries=[*before.log.entries, *entries], lifted=[*before.log.lifted, *lifted])

@@ -1,5 +1,6 @@
 """Writing readings and things seen on a visit. Each write is sent safely twice: the client's UUID makes it one."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
@@ -63,7 +64,7 @@ def _already(entry: NewEntry, known: dict[UUID, Entry]) -> bool:
 
 
 def _entry_row(
-    member: Member, row: Visit, entry: NewEntry, state: str, at: datetime, known: dict[UUID, Entry], meters: dict[str, Any]
+    member: Member, row: Visit, entry: NewEntry, state: str, at: datetime, known: dict[UUID, Entry], meters: Mapping[str, Any]
 ) -> Entry:
     point = POINTS.get(entry.point)
     if point is None:

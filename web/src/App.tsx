@@ -27,6 +27,7 @@ const PeopleScreen = lazy(() => import("./screens/people/People"));
 const ComeInScreen = lazy(() => import("./screens/people/ComeIn"));
 const FilesScreen = lazy(() => import("./screens/files/Files"));
 const SheetScreen = lazy(sheet);
+const Toaster = lazy(() => import("./shell/toast").then(({ Toaster }) => ({ default: Toaster })));
 
 const AHEAD_MS = 1000;
 
@@ -79,6 +80,7 @@ export function App() {
             element={<Notice>There is no such page. The day's visits are at the front page.</Notice>}
           />
         </Routes>
+        <Toaster />
       </Suspense>
     </ErrorBoundary>
   );

@@ -1,6 +1,6 @@
 """One visit to one unit: everything that was read, seen, switched and lifted. The visit file has this very shape."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, field
 from datetime import date, datetime
 from typing import Literal, get_args
@@ -191,7 +191,7 @@ class Visit(Record):
     fitted: tuple[FittedCapacitor, ...] = ()
     rules: HouseRules = HouseRules()
     contactor_fitted: Contactor | None = None
-    meters: dict[str, dict[MeterUnit, Accuracy | tuple[Accuracy, ...]]] = field(default_factory=dict)
+    meters: Mapping[str, Mapping[MeterUnit, Accuracy | tuple[Accuracy, ...]]] = field(default_factory=dict)
     calibration_due: dict[str, date] = field(default_factory=dict)
     baseline: tuple[Baseline, ...] = ()
     van_stock: tuple[StockPart, ...] = ()
@@ -200,11 +200,11 @@ class Visit(Record):
     began: Literal["suddenly", "slowly"] | None = None
     power: tuple[PowerEvent, ...] = ()
     readings: tuple[Reading, ...] = ()
-    seen: dict[str, str | Seen] = field(default_factory=dict)
+    seen: Mapping[str, str | Seen] = field(default_factory=dict)
     lifted: tuple[Lifted, ...] = ()
     defrost_run: tuple[DefrostEvent, ...] = ()
     defrost_forced_at: datetime | None = None
-    defrost_seen: dict[RunEvent, Answer] = field(default_factory=dict)
+    defrost_seen: Mapping[RunEvent, Answer] = field(default_factory=dict)
     repairs: tuple[Repair, ...] = ()
     board_wires: tuple[BoardWire, ...] = ()
     defrost_watched_s: float | None = quantity("s", 0, 1e5, doc="how long the defrost was watched; to the last event where absent")

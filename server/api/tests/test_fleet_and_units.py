@@ -100,7 +100,8 @@ class WatchPages(TestCase):
 
     def pages(self, query: str = "") -> list[dict[str, Any]]:
         """Every page, by asking for the next while there is one."""
-        got, pages = None, []
+        got: Any = None
+        pages: list[dict[str, Any]] = []
         while got is None or got["more"]:
             got = self.caller.send("GET", f"/fleet/watch?page={len(pages)}{query}").json()
             pages.append(got)

@@ -7,6 +7,8 @@ from testing.fixtures import PASSWORD, Caller, Fixture
 
 
 class Session(TestCase):
+    mine: Fixture
+
     @classmethod
     def setUpTestData(cls) -> None:
         cls.mine = Fixture("First")

@@ -42,6 +42,10 @@ def bodies(path: str, theirs: Fixture, line: str) -> list[dict[str, Any]]:
 
 
 class Walls(TestCase):
+    mine: Fixture
+    theirs: Fixture
+    line: LiftedLine
+
     @classmethod
     def setUpTestData(cls) -> None:
         cls.mine, cls.theirs = Fixture("First"), Fixture("Second")
@@ -159,7 +163,7 @@ LIKELY = st.dictionaries(st.sampled_from(FIELDS), JSON | st.uuids().map(str) | s
 
 class RandomBodies(HypothesisTestCase):
     def setup_example(self) -> None:
-        super().setup_example()
+        super().setup_example()  # type: ignore[no-untyped-call]
         self.mine = Fixture("First")
         self.caller = self.mine.client(self.mine.lead)
         self.caller.read(self.mine.visit, "cap.herm.uf", "39.9")

@@ -19,7 +19,7 @@ from setup.demo import empty_company
 from testing.fixtures import Fixture, fresh, own_files
 from visits.models import Photo, Visit
 
-Change = Callable[[dict[str, Any]], None]
+Change = Callable[[Any], None]
 
 
 def again(content: bytes, changes: dict[str, Change | bytes | None]) -> bytes:

@@ -199,7 +199,7 @@ class CalendarAndLabels(Files):
         self.assertEqual(
             sorted(str(one["summary"]) for one in events), ["Files Street 1, pad: maintenance", "Yearly visit: Files Street 1, roof"]
         )
-        yearly = next(one for one in events if "Yearly" in one["summary"])
+        yearly = next(one for one in events if "Yearly" in str(one["summary"]))
         self.assertEqual(yearly.decoded("dtstart"), (done + timedelta(days=365)).date())
 
     def test_a_sticker_is_read_back(self) -> None:

@@ -59,7 +59,7 @@ class Sheet(TestCase):
         body = {"id": fresh(), "name": "R. Holder", "strokes": [[[0.1, 0.1], [0.4, 0.2], [0.6, 0.1]]]}
         self.assertEqual(self.caller.send("POST", f"{self.path}/signature", body).status_code, 200)
         self.assertIn("R. Holder", self.pdf())
-        cases = (
+        cases: tuple[tuple[str, dict[str, object]], ...] = (
             ("name", {"name": " "}),
             ("strokes", {"strokes": []}),
             ("strokes", {"strokes": [[[2, 0]]]}),

@@ -32,7 +32,7 @@ class Tape(SimpleTestCase):
         found = cap_bench(measure(f"{hundredths / 100:.2f}"), 55, 6)
         svg = tape(found)
         low, high = limits(svg)
-        at = pointer(svg, found.verdict)
+        at = pointer(svg, Verdict(found.verdict or ""))
         assert found.low is not None
         assert found.high is not None
         assert found.value is not None
@@ -56,7 +56,7 @@ class Tape(SimpleTestCase):
     def test_a_one_sided_limit_begins_at_nothing(self) -> None:
         found = pole_drop(measure("0.03"))
         svg = tape(found)
-        self.assertLess(pointer(svg, found.verdict), limits(svg)[0])
+        self.assertLess(pointer(svg, Verdict(found.verdict or "")), limits(svg)[0])
 
     def test_nothing_to_lay_it_on(self) -> None:
         self.assertEqual(tape(Finding("look.wiring", "wiring", Verdict.BAD, "rubbed")), "")

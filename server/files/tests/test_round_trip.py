@@ -25,7 +25,7 @@ def told(findings: Any) -> list[tuple[str, str, str, str]]:
 def core_told(visit: Visit) -> list[tuple[str, str, str, str]]:
     """The same, asked of the core."""
     found = assess(visit).findings
-    return sorted((one.point, one.rule, "" if one.verdict is None else one.verdict.value, one.why) for one in found)
+    return sorted((one.point, one.rule, "" if one.verdict is None else one.verdict, one.why) for one in found)
 
 
 class File(SimpleTestCase):

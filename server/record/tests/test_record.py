@@ -1,6 +1,6 @@
 """A unit's record, the watch list and finding: made through the same doors as in the field."""
 
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from uuid import uuid4
 
@@ -152,7 +152,7 @@ class WatchList(Recorded):
         self.assertEqual((other["units"], other["carry"]), ([], []))
 
     def test_end_of_next_month(self) -> None:
-        today = timezone.datetime(2027, 1, 31).date()
+        today = date(2027, 1, 31)
         self.assertEqual(str(end_of_next_month(today)), "2027-02-28")
 
 

@@ -24,6 +24,8 @@ class OneVisit(TestCase):
         mine.unit.plate = {"run_capacitor": {"herm_uf": 55, "vac": 440}}
         mine.unit.save()
         after = load_visit(mine.company, find_visit(mine.company, mine.visit.pk)).visit
+        assert before.plate.run_capacitor
+        assert after.plate.run_capacitor
         self.assertEqual((before.plate.run_capacitor.herm_uf, after.plate.run_capacitor.herm_uf), (40, 55))
 
     def test_a_line_keeps_how_it_ended(self) -> None:

@@ -106,7 +106,7 @@ function describe(cabinet: CabinetData, point: string): string {
   const where = probe?.clamp
     ? `Clamp on the wire ${probe.clamp.replaceAll(".", " ")}.`
     : probe
-      ? `Red probe on ${own(probe.red ?? "")}, black on ${own(probe.black ?? "")}.`
+      ? `Red probe on ${own(probe.red)}, black on ${own(probe.black)}.`
       : "";
   return `Wiring of this unit: ${cabinet.parts.map(({ part }) => part.label).join(", ")}. ${where} ${suspects.length ? `Suspect: ${suspects.join(", ")}.` : ""}`.trim();
 }

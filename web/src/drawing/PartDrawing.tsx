@@ -84,7 +84,7 @@ function Labels({ placed, tones }: { placed: Placed; tones: Tones }) {
   if (part.kind === "ground") return null;
   const value = part.label.includes("µF");
   const spot = labelSpot(placed, value);
-  const detail = part.kind === "contactor" || part.kind === "indoor" ? "" : (part.detail ?? "");
+  const detail = part.kind === "contactor" || part.kind === "indoor" ? "" : part.detail;
   const beside = part.kind === "disconnect" ? { x: x + w / 2, y: y + h + 26 } : { x: spot.x, y: spot.y + 13 };
   return (
     <g textAnchor={spot.anchor} fill={tones.ink}>

@@ -26,19 +26,13 @@ export function Tip({
 
 /** The clamp's jaw round a wire, on its longest straight piece. */
 export function Clamp({ points, tones }: { points: [number, number][]; tones: Tones }) {
-  let best: [number, number] | null = null;
-  let longest = 0;
-  points.forEach(([x, y], index) => {
-    const next = points[index + 1];
-    if (!next) return;
-    const length = Math.abs(next[0] - x) + Math.abs(next[1] - y);
-    if (length > longest) {
-      longest = length;
-      best = [(x + next[0]) / 2, (y + next[1]) / 2];
-    }
+  const runs = points.slice(1).map(([x, y], index) => {
+    const [fromX, fromY] = points[index] ?? [x, y];
+    return { x: (x + fromX) / 2, y: (y + fromY) / 2, length: Math.abs(x - fromX) + Math.abs(y - fromY) };
   });
-  if (best === null) return null;
-  const [x, y] = best as [number, number];
+  const longest = runs.sort((first, second) => second.length - first.length)[0];
+  if (longest === undefined) return null;
+  const { x, y } = longest;
   return (
     <g fill="none" stroke={tones.copper} strokeWidth="3.4">
       <path d={`M${x - 4} ${y - 10}a11 11 0 1 0 8 0`} />

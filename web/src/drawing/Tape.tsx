@@ -142,7 +142,7 @@ export function Tape({ finding, small = false }: { finding: Taped; small?: boole
       {strip.reading != null && (
         <Pointer
           at={x(strip.reading)}
-          off={strip.off ?? 0}
+          off={strip.off}
           top={top}
           deep={deep}
           tone={tone ?? ink ?? ""}

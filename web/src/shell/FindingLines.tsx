@@ -38,9 +38,9 @@ export function FindingLines({
               {capital(markWord(markOf(finding.verdict)))}
             </Text>{" "}
             {finding.why} <b>{finding.next}</b>{" "}
-            {causes && (finding.causes ?? []).length > 1 && (
+            {causes && finding.causes.length > 1 && (
               <Text as="span" color="faint">
-                Could be: {(finding.causes ?? []).join(", ")}.{" "}
+                Could be: {finding.causes.join(", ")}.{" "}
               </Text>
             )}
             {sources && (

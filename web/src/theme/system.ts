@@ -1,11 +1,19 @@
 /** Colours, type and the few recipes that differ from the library's: square corners, thin rules, copper for what is next. */
-import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
+import * as library from "@chakra-ui/react/theme";
+
+import { recipes, slotRecipes } from "./recipes";
 
 const both = (light: string, dark: string) => ({ value: { base: light, _dark: dark } });
 
 const config = defineConfig({
+  preflight: true,
+  cssVarsPrefix: library.cssVarsPrefix,
+  cssVarsRoot: library.cssVarsRoot,
   globalCss: {
+    ...library.globalCss,
     html: {
+      lineHeight: "1.5",
       bg: "paper",
       color: "ink",
       fontFamily: "body",
@@ -17,7 +25,12 @@ const config = defineConfig({
     ".num": { fontFamily: "mono", fontVariantNumeric: "tabular-nums" },
   },
   theme: {
+    breakpoints: library.breakpoints,
+    textStyles: library.textStyles,
+    recipes,
+    slotRecipes,
     tokens: {
+      ...library.tokens,
       fonts: {
         body: { value: "'Archivo Variable', sans-serif" },
         heading: { value: "'Archivo Variable', sans-serif" },
@@ -53,4 +66,4 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, config);

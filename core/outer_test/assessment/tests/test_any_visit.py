@@ -24,7 +24,7 @@ SCHOOL_NAMES = {"", *(school for schools in SCHOOLS.values() for school in schoo
 
 def told(assessment: Assessment) -> Counter[tuple[str, str, str]]:
     """What was found, without the order of it."""
-    return Counter((one.point, one.rule, "" if one.verdict is None else one.verdict.value) for one in assessment.findings)
+    return Counter((one.point, one.rule, "" if one.verdict is None else one.verdict) for one in assessment.findings)
 
 
 class EveryVisit(unittest.TestCase):

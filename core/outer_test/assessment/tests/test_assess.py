@@ -30,8 +30,8 @@ from outer_test.visit import (
 PLATE = Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6))
 
 
-def judged(visit: Visit) -> dict[str, str]:
-    return {one.point: one.verdict.value for one in assess(visit).findings}
+def judged(visit: Visit) -> dict[str, str | None]:
+    return {one.point: one.verdict for one in assess(visit).findings}
 
 
 class Order(unittest.TestCase):
@@ -121,7 +121,7 @@ class Shape(unittest.TestCase):
     def test_an_unreadable_label_is_unjudged_and_says_which_field(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(vac=370), unreadable=("run_capacitor.herm_uf",))
         found = assess(Visit(plate=plate, readings=(Reading("cap.herm.uf", "33"),))).findings[-1]
-        self.assertEqual((found.verdict.value, found.needs), ("unjudged", ("run_capacitor.herm_uf",)))
+        self.assertEqual((found.verdict, found.needs), ("unjudged", ("run_capacitor.herm_uf",)))
         self.assertIn("unreadable", found.why)
 
     def test_a_bad_section_says_what_fits_from_the_van(self) -> None:
@@ -144,7 +144,7 @@ class PutBack(unittest.TestCase):
     def test_all_but_back_need_a_reason(self) -> None:
         for how in ("retired", "left"):
             with self.assertRaises(FieldProblem):
-                LiftedEnd(how, why=" ")  # type: ignore[arg-type]
+                LiftedEnd(how, why=" ")
 
     def test_finish_only_by_force_with_a_reason(self) -> None:
         visit = Visit(lifted=(Lifted("HERM wires"),))

@@ -55,7 +55,7 @@ def verdict(way: tuple[str, str, float, float, Along], step: int, house: HouseRu
     visit = Visit(plate=PLATE, rules=house, meters=METERS, readings=readings)
     found = [one for one in assess(visit).findings if (one.point, one.rule) == (point, rule)]
     assert found, f"{rule} says nothing at {point}"
-    return max((one.verdict.value for one in found if one.verdict is not None), key=lambda word: WORSE.get(word, -1))
+    return max((one.verdict for one in found if one.verdict is not None), key=lambda word: WORSE.get(word, -1))
 
 
 class NeverBetter(unittest.TestCase):
@@ -77,10 +77,7 @@ class NeverBetter(unittest.TestCase):
     def test_the_guarded_school_is_never_kinder(self) -> None:
         for way in WAYS:
             for step in range(0, STEPS + 1, 8):
-                shared, guarded = (
-                    verdict(way, step, replace(HouseRules(), decision=school), "m")  # type: ignore[arg-type]
-                    for school in ("shared-risk", "guarded")
-                )
+                shared, guarded = (verdict(way, step, replace(HouseRules(), decision=school), "m") for school in ("shared-risk", "guarded"))
                 with self.subTest(way[0], step=step):
                     self.assertFalse(guarded == "good" and shared != "good", f"{shared}, but guarded says {guarded}")
                     self.assertFalse(shared in ("bad", "stop") and guarded in ("good", "watch"), f"{shared}, but guarded says {guarded}")

@@ -85,7 +85,7 @@ class Field(unittest.TestCase):
         self.assertIn("4.5 µF", str(caught.exception))
 
     def test_prefixes_by_pint(self) -> None:
-        ureg = pint.UnitRegistry()
+        ureg: pint.UnitRegistry[float] = pint.UnitRegistry()
         cases = (
             ("33600 nF", "cap.herm.uf", "nanofarad", "microfarad"),
             ("180 mV", "contactor.pole1.drop_v", "millivolt", "volt"),
@@ -99,7 +99,7 @@ class Field(unittest.TestCase):
             self.assertEqual(Decimal(typed(text, point)), Decimal(expected), text)
 
     def test_celsius_by_pint(self) -> None:
-        ureg = pint.UnitRegistry()
+        ureg: pint.UnitRegistry[float] = pint.UnitRegistry()
         for text in ("21.5", "-10", "60.25"):
             expected = ureg.Quantity(float(text), "degC").to("degF").magnitude
             self.assertAlmostEqual(

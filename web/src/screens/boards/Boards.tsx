@@ -7,7 +7,8 @@ import { api, data, type Schemas } from "../../api/client";
 import { queries, useBoards } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Sure } from "../../shell/Sure";
-import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem, TextArea, TextInput } from "../../shell/fields";
 import { useDraftForm } from "../../shell/draftForm";
 import { DEFROST_FIELDS, type PlateField } from "../plate/plateFields";
 import { defrostFrom, key, typedDefrost } from "../plate/plateForm";
@@ -119,11 +120,9 @@ function Editor(props: {
     <form onSubmit={(event) => void form.handleSubmit(keep)(event)}>
       <Fields disabled={!mayChange} minW="0">
         {!mayChange && <Text mb="4">Only a lead changes these.</Text>}
-        <Box as="label" display="block" maxW="24rem" mb="4">
-          <Text>Name of the profile</Text>
-          <TextInput maxLength={60} aria-invalid={at("name") !== undefined} {...form.register("name")} />
-          {at("name") && <FieldProblem id="board-name">{at("name")}</FieldProblem>}
-        </Box>
+        <Field label="Name of the profile" maxW="24rem" mb="4" problem={at("name")}>
+          <TextInput maxLength={60} {...form.register("name")} />
+        </Field>
         <SimpleGrid columns={{ base: 1, sm: 2, xl: 3 }} columnGap="5" rowGap="3">
           {DEFROST_FIELDS.map((field) => (
             <Setting key={field.name} field={field} problem={at(field.name)}>
@@ -149,9 +148,9 @@ function Editor(props: {
               />
             )}
             {errors.length > 0 && (
-              <FieldProblem id="board-problem">
+              <Problem id="board-problem">
                 {placed.length > 0 ? "Not kept: see the marked fields." : errors[0]?.message}
-              </FieldProblem>
+              </Problem>
             )}
           </Flex>
         )}
@@ -162,19 +161,23 @@ function Editor(props: {
 
 function Setting(props: { field: PlateField; problem: string | undefined; children: UseFormRegisterReturn }) {
   const { field, problem, children: registered } = props;
-  const marks = { "aria-invalid": problem !== undefined, ...registered };
   return (
-    <Box as="label" gridColumn={field.wide ? { sm: "span 2" } : undefined}>
-      <Text>
-        {field.label}
-        {field.unit && (
-          <Text as="span" color="faint">
-            , {field.unit}
-          </Text>
-        )}
-      </Text>
+    <Field
+      label={
+        <>
+          {field.label}
+          {field.unit && (
+            <Text as="span" color="faint">
+              , {field.unit}
+            </Text>
+          )}
+        </>
+      }
+      problem={problem}
+      {...(field.wide && { gridColumn: { sm: "span 2" } })}
+    >
       {field.choices ? (
-        <Choice {...marks}>
+        <Choice {...registered}>
           <option value="">not entered</option>
           {field.choices.map(([value, words]) => (
             <option key={value} value={value}>
@@ -183,16 +186,15 @@ function Setting(props: { field: PlateField; problem: string | undefined; childr
           ))}
         </Choice>
       ) : field.lines ? (
-        <TextArea {...marks} rows={5} placeholder={field.lines.hint} maxLength={4000} />
+        <TextArea {...registered} rows={5} placeholder={field.lines.hint} maxLength={4000} />
       ) : (
         <TextInput
-          {...marks}
+          {...registered}
           className="num"
           inputMode={field.numeric ? "decimal" : "text"}
           maxLength={field.wide ? 400 : 40}
         />
       )}
-      {problem && <FieldProblem id={`board-${field.name}`}>{problem}</FieldProblem>}
-    </Box>
+    </Field>
   );
 }

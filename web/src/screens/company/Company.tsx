@@ -9,7 +9,8 @@ import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
-import { Button, FieldProblem, TextArea } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, TextArea } from "../../shell/fields";
 
 const PAGES: [string, string, string][] = [
   ["/rules", "House rules", "Where the trade disagrees: which school judges your readings."],
@@ -77,8 +78,7 @@ function Head({ head }: { head: Schemas["Letterhead"] }) {
     }
   };
   return (
-    <Box as="label" display="block" maxW="32rem">
-      <Text fontWeight="700">Under your name on every sheet</Text>
+    <Field label="Under your name on every sheet" maxW="32rem" problem={problem}>
       <TextArea
         rows={4}
         fontFamily="inherit"
@@ -93,7 +93,6 @@ function Head({ head }: { head: Schemas["Letterhead"] }) {
           Keep the letterhead
         </Button>
       )}
-      {problem && <FieldProblem id="letterhead-problem">{problem}</FieldProblem>}
-    </Box>
+    </Field>
   );
 }

@@ -47,7 +47,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       <Answers visit={visit.id} defrost={defrost} disabled={finished} />
       <Lanes defrost={defrost} />
       <FindingLines label="What this run says" findings={findings} causes />
-      {!finished && <Simulated visit={visit} control={visit.round.plate.defrost?.control ?? ""} />}
+      {!finished && <Simulated visit={visit} control={visit.round.plate.defrost.control ?? ""} />}
       <SwapGuide visit={visit} disabled={finished} />
       <IntervalCost visit={visit} />
     </Box>
@@ -69,7 +69,7 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           ? defrost.outlook.why
           : "Enter the outdoor temperature and humidity on the Plate station to see whether it frosts now."}
       </Text>
-      {visit.round.plate.defrost?.notes && (
+      {visit.round.plate.defrost.notes && (
         <Text mb="2" fontWeight="600">
           This board: {visit.round.plate.defrost.notes}
         </Text>
@@ -89,7 +89,7 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
       )}
       {!disabled && (
         <Flex gap="2" wrap="wrap" mt="2">
-          {(defrost.way.lifts ?? [])
+          {defrost.way.lifts
             .filter((what) => !off.has(what))
             .map((what) => (
               <Button key={what} onClick={() => lift(what)}>
@@ -121,7 +121,7 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
         <Button look="next" minH="60px" onClick={() => stamp("forced")}>
           {forced ? "Force another now" : "Forced: start the clock"}
         </Button>
-        <RestartHold seconds={visit.round.plate.defrost?.anti_short_cycle_s ?? 300} />
+        <RestartHold seconds={visit.round.plate.defrost.anti_short_cycle_s} />
         {forced && (
           <Text color="faint">
             The last run is below; a new one takes its place, and the old stays on record.

@@ -5,7 +5,8 @@ import { useState } from "react";
 import { api, data, fieldErrors, type FieldError, type Schemas, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
-import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem, TextArea, TextInput } from "../../shell/fields";
 
 type Answer = Schemas["IntervalAnswer"];
 const CLIMATES: [Schemas["IntervalQuestion"]["climate"], string][] = [
@@ -38,7 +39,7 @@ const bins = (text: string) =>
 
 export function IntervalCost({ visit }: { visit: VisitShown }) {
   const plate = visit.round.plate;
-  const kw = (plate.aux_heat?.elements ?? []).reduce((sum, one) => sum + one.kw, 0);
+  const kw = plate.aux_heat.elements.reduce((sum, one) => sum + one.kw, 0);
   const [draft, setDraft] = useDraft(`${visit.id} interval`);
   const [answer, setAnswer] = useState<Answer | null>(null);
   const [errors, setErrors] = useState<FieldError[]>([]);
@@ -60,7 +61,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
     try {
       const body = {
         climate: typed.climate as (typeof CLIMATES)[number][0],
-        set_minutes: plate.defrost?.minutes ?? null,
+        set_minutes: plate.defrost.minutes ?? null,
         use: { ...use, bins: bins(typed.bins ?? "") },
         hours_between: typed.hours_between ? numberOrText(typed.hours_between) : null,
         hours_most: typed.hours_most ? numberOrText(typed.hours_most) : null,
@@ -76,7 +77,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
   const other = errors.find(({ field }) => !field.split(".").some((part) => known.includes(part)));
   const asked: [string, string, string][] = [
     ...ASKED,
-    ...(plate.defrost?.control === "demand"
+    ...(plate.defrost.control === "demand"
       ? ([
           ["hours_between", "Between defrosts, h", ""],
           ["hours_most", "Most it lets pass, h", ""],
@@ -96,8 +97,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
         How often, and what it costs
       </Heading>
       <Flex gap="4" wrap="wrap" align="start">
-        <Box as="label" flex="1 1 15rem">
-          <Text fontSize="sm">Climate</Text>
+        <Field label="Climate" flex="1 1 15rem">
           <Choice value={typed.climate} onChange={(event) => type("climate", event.target.value)}>
             {CLIMATES.map(([name, words]) => (
               <option key={name} value={name}>
@@ -105,40 +105,38 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
               </option>
             ))}
           </Choice>
-        </Box>
+        </Field>
         {asked.map(([name, label, hint]) => (
-          <Box as="label" key={name} flex="1 1 9rem">
-            <Text fontSize="sm">{label}</Text>
+          <Field label={label} key={name} flex="1 1 9rem" problem={at(name)}>
             <TextInput
               className="num"
               inputMode="decimal"
               maxLength={12}
               value={typed[name] ?? ""}
               placeholder={hint}
-              aria-invalid={at(name) !== undefined}
               onChange={(event) => type(name, event.target.value)}
             />
-            {at(name) && <FieldProblem id={`interval-${name}`}>{at(name)}</FieldProblem>}
-          </Box>
+          </Field>
         ))}
-        <Box as="label" flex="1 1 15rem">
-          <Text fontSize="sm">The season: °F outdoors and hours, one bin a line</Text>
+        <Field
+          label="The season: °F outdoors and hours, one bin a line"
+          flex="1 1 15rem"
+          problem={at("bins")}
+        >
           <TextArea
             rows={4}
             maxLength={2000}
             value={typed.bins}
             placeholder={"42 610\n37 540\n32 480"}
-            aria-invalid={at("bins") !== undefined}
             onChange={(event) => type("bins", event.target.value)}
           />
-          {at("bins") && <FieldProblem id="interval-bins">{at("bins")}</FieldProblem>}
-        </Box>
+        </Field>
       </Flex>
       <Flex gap="3" align="center" wrap="wrap" mt="2">
         <Button onClick={() => void ask()}>Work it out</Button>
-        {other && <FieldProblem id="interval-problem">{other.message}</FieldProblem>}
+        {other && <Problem id="interval-problem">{other.message}</Problem>}
       </Flex>
-      {answer && <Costs answer={answer} set={plate.defrost?.minutes ?? undefined} />}
+      {answer && <Costs answer={answer} set={plate.defrost.minutes ?? undefined} />}
     </Box>
   );
 }

@@ -1,11 +1,12 @@
 /** The stand-in for a real board: it stamps through the same door a person does, at the speed one can follow. */
-import { Flex, Text } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
 import { api, data, inWords, type VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
 import { storeRound, useSession } from "../../api/queries";
-import { Button, Choice, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem } from "../../shell/fields";
 
 /** Each fault, and the one kind of control that can have it; empty where both can. */
 const FAULTS: [string, string][] = [
@@ -93,8 +94,7 @@ export function Simulated({ visit, control }: { visit: VisitShown; control: stri
   if (demo == null) return null;
   return (
     <Flex gap="3" wrap="wrap" align="end" borderTopWidth="1px" borderColor="rule" pt="3">
-      <label>
-        <Text fontSize="sm">Simulated board, for practice on the demo; fault put in</Text>
+      <Field label="Simulated board, for practice on the demo; fault put in">
         <Choice w="14rem" value={fault} onChange={(event) => setFault(event.target.value)}>
           {FAULTS.filter(([, only]) => only === "" || only === control).map(([name]) => (
             <option key={name} value={name}>
@@ -102,9 +102,8 @@ export function Simulated({ visit, control }: { visit: VisitShown; control: stri
             </option>
           ))}
         </Choice>
-      </label>
-      <label>
-        <Text fontSize="sm">Its speed</Text>
+      </Field>
+      <Field label="Its speed">
         <Choice w="11rem" value={speed} onChange={(event) => setSpeed(Number(event.target.value))}>
           {SPEEDS.map(([times, words]) => (
             <option key={times} value={times}>
@@ -112,10 +111,10 @@ export function Simulated({ visit, control }: { visit: VisitShown; control: stri
             </option>
           ))}
         </Choice>
-      </label>
+      </Field>
       <Button onClick={() => void run()}>Run it</Button>
       {playing && <Button onClick={stop}>Stop it</Button>}
-      {problem && <FieldProblem id="simulated-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="simulated-problem">{problem}</Problem>}
     </Flex>
   );
 }

@@ -127,7 +127,7 @@ function StepLine(props: {
               key={word}
               aria-pressed={said === word}
               look={said === word ? "next" : "plain"}
-              onClick={() => seen(visit.id, step.point ?? "", word)}
+              onClick={() => seen(visit.id, step.point, word)}
             >
               {capital(words)}
             </Button>

@@ -15,7 +15,8 @@ import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { send } from "../../api/outbox";
 import { storeRound } from "../../api/queries";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, Problem, TextInput } from "../../shell/fields";
 
 export type Guide = NonNullable<Round["defrost"]>["swap"];
 type Wire = Guide["wires"][number];
@@ -67,8 +68,9 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
     if (await write({ ...typed, terminal: typed.terminal ?? "" })) setDraft("");
   };
   const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
+  const other = errors.find(({ field }) => !FIELDS.some(([name]) => field.split(".").at(-1) === name));
   const named = new Set(guide.wires.map(({ wire }) => wire.terminal));
-  const usual = (visit.round.plate.defrost?.terminals ?? []).filter((one) => !named.has(one));
+  const usual = visit.round.plate.defrost.terminals.filter((one) => !named.has(one));
   return (
     <Box mt="4">
       <Heading as="h3" fontSize="md" mb="1">
@@ -93,16 +95,14 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
         >
           <Flex gap="3" wrap="wrap" align="end" mt="3">
             {FIELDS.map(([name, label, width, most]) => (
-              <Box as="label" key={name} flex={`0 1 ${width}`}>
-                <Text fontSize="sm">{label}</Text>
+              <Field label={label} key={name} flex={`0 1 ${width}`} problem={at(name)}>
                 <TextInput
                   maxLength={most}
                   list={name === "terminal" ? "board-terminals" : undefined}
                   value={typed[name] ?? ""}
-                  aria-invalid={at(name) !== undefined}
                   onChange={(event) => setDraft(JSON.stringify({ ...typed, [name]: event.target.value }))}
                 />
-              </Box>
+              </Field>
             ))}
             <datalist id="board-terminals">
               {usual.map((one) => (
@@ -111,7 +111,7 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
             </datalist>
             <Button type="submit">Map this wire</Button>
           </Flex>
-          {errors.length > 0 && <FieldProblem id="wire-problem">{errors[0]?.message}</FieldProblem>}
+          {other && <Problem>{other.message}</Problem>}
         </form>
       )}
     </Box>
@@ -175,8 +175,7 @@ function WireLine(props: {
       )}
       {!disabled && state === "off" && (
         <>
-          <Box as="label">
-            <Text fontSize="sm">New terminal</Text>
+          <Field label="New terminal">
             <TextInput
               w="6rem"
               maxLength={20}
@@ -184,19 +183,18 @@ function WireLine(props: {
               placeholder={wire.terminal}
               onChange={(event) => setTo(event.target.value)}
             />
-          </Box>
+          </Field>
           <Button look="next" alignSelf="end" onClick={() => void place()}>
             On the new board
           </Button>
-          <Box as="label">
-            <Text fontSize="sm">or retired, because</Text>
+          <Field label="or retired, because">
             <TextInput
               w="12rem"
               maxLength={300}
               value={why}
               onChange={(event) => setWhy(event.target.value)}
             />
-          </Box>
+          </Field>
           <Button alignSelf="end" disabled={why.trim() === ""} onClick={() => end("retired")}>
             Retire it
           </Button>

@@ -6,7 +6,9 @@ import { inWords, type Schemas } from "../../api/client";
 import { queries, useSession } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Bar } from "../../shell/Bar";
-import { Button, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem } from "../../shell/fields";
+import { say } from "../../shell/toast";
 import { LogIn } from "./LogIn";
 
 export default function FilesScreen() {
@@ -64,18 +66,19 @@ function Out({ href, children }: { href: string; children: string }) {
 
 function CompanyIn() {
   const file = useRef<HTMLInputElement>(null);
-  const [told, setTold] = useState("");
+  const [taking, setTaking] = useState(false);
   const [problem, setProblem] = useState("");
   const takeIn = async (chosen: File) => {
     try {
-      setTold("Taking it in …");
+      setTaking(true);
       const taken = await upload<Schemas["TakenIn"]>("/api/files/company-zip", { file: chosen });
-      setTold(`Taken in: ${taken.units} units, ${taken.visits} visits, ${taken.photos} photos.`);
+      say(`Taken in: ${taken.units} units, ${taken.visits} visits, ${taken.photos} photos.`);
       setProblem("");
       await queries.invalidateQueries();
     } catch (error) {
-      setTold("");
       setProblem(inWords(error));
+    } finally {
+      setTaking(false);
     }
   };
   return (
@@ -96,8 +99,8 @@ function CompanyIn() {
         }}
       />
       <Button onClick={() => file.current?.click()}>Choose the zip</Button>
-      {told && <Text role="status">{told}</Text>}
-      {problem && <FieldProblem id="zip-problem">{problem}</FieldProblem>}
+      {taking && <Text role="status">Reading the file …</Text>}
+      {problem && <Problem id="zip-problem">{problem}</Problem>}
     </Part>
   );
 }

@@ -7,7 +7,8 @@ import { api, data, inWords, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Mark, type MarkKind } from "../../drawing/Mark";
-import { Button, Choice, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem } from "../../shell/fields";
 import { dayAndClock } from "../../shell/words";
 
 type Job = Schemas["JobShown"];
@@ -78,7 +79,7 @@ export function LogIn() {
         }}
       />
       <Button onClick={() => file.current?.click()}>Choose the log</Button>
-      {problem && <FieldProblem id="log-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="log-problem">{problem}</Problem>}
       {job.data && <OnItsWay key={job.data.id} job={job.data} attempt={attempt} forget={() => hold("")} />}
     </Box>
   );
@@ -105,8 +106,7 @@ function OnItsWay(props: {
       {job.state !== "done" && (
         <SimpleGrid columns={{ base: 1, sm: 2, lg: 3 }} gap="3" my="2">
           {COLUMNS.map(([name, label]) => (
-            <label key={name}>
-              <Text fontSize="sm">{label}</Text>
+            <Field label={label} key={name}>
               <Choice
                 value={mapping[name]}
                 disabled={running}
@@ -117,11 +117,10 @@ function OnItsWay(props: {
                   <option key={column}>{column}</option>
                 ))}
               </Choice>
-            </label>
+            </Field>
           ))}
           {mapping.point === "" && (
-            <label>
-              <Text fontSize="sm">Every row is</Text>
+            <Field label="Every row is">
               <Choice
                 value={mapping.fixed_point}
                 onChange={(event) => setMapping({ ...mapping, fixed_point: event.target.value })}
@@ -133,7 +132,7 @@ function OnItsWay(props: {
                   </option>
                 ))}
               </Choice>
-            </label>
+            </Field>
           )}
           <Flex as="label" align="center" gap="2" minH="44px">
             <input
@@ -210,8 +209,7 @@ function Wrong(props: { job: Job; mapping: Mapping; setMapping: (mapping: Mappin
         {counted(job.problem_count, "row")} {job.problem_count === 1 ? "is" : "are"} wrong:
       </Text>
       {unknown.map((name) => (
-        <label key={name}>
-          <Text fontSize="sm">“{name}” is</Text>
+        <Field label={<>“{name}” is</>} key={name}>
           <Choice
             maxW="24rem"
             value={mapping.names?.[name] ?? ""}
@@ -226,7 +224,7 @@ function Wrong(props: { job: Job; mapping: Mapping; setMapping: (mapping: Mappin
               </option>
             ))}
           </Choice>
-        </label>
+        </Field>
       ))}
       {job.problems.slice(0, 20).map((one) => (
         <Text key={`${one.line} ${one.why}`}>

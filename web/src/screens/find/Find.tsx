@@ -5,7 +5,7 @@ import { Link as RouterLink, useSearchParams } from "react-router";
 
 import { useFind } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
-import { TextInput } from "../../shell/controls";
+import { TextInput } from "../../shell/fields";
 import { COMPLAINT, dayAndClock } from "../../shell/words";
 
 const PAUSE_MS = 150;
@@ -33,6 +33,8 @@ export default function FindScreen() {
           Find a unit or a visit
         </Heading>
         <TextInput
+          // One comes here to type: the field is what was asked for.
+          // eslint-disable-next-line jsx-a11y/no-autofocus
           autoFocus
           type="search"
           aria-label="Street, name, serial, complaint or day"

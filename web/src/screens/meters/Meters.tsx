@@ -5,7 +5,8 @@ import { useFieldArray, useWatch, type UseFormReturn } from "react-hook-form";
 import { api, data, type FieldError } from "../../api/client";
 import { queries, useMeters } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
-import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { useDraftForm } from "../../shell/draftForm";
 import { metersFrom, typedMeters, UNITS, type MetersShown, type MetersTyped } from "./metersForm";
 
@@ -67,7 +68,7 @@ function Form({ shown }: { shown: MetersShown }) {
                 Forget the changes
               </Button>
             )}
-            {errors.length > 0 && <FieldProblem id="meters-problem">{errors[0]?.message}</FieldProblem>}
+            {errors.length > 0 && <Problem id="meters-problem">{errors[0]?.message}</Problem>}
           </Flex>
         )}
       </fieldset>
@@ -90,19 +91,12 @@ function OneMeter({ form, place, today, errors }: MeterProps) {
   return (
     <Box as="section" aria-label={name} borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
       <Flex gap="4" wrap="wrap" align="end" mb="3">
-        <Box as="label" flex="1 1 14rem">
-          <Text fontSize="sm">Name</Text>
-          <TextInput
-            maxLength={40}
-            aria-invalid={named !== undefined}
-            {...form.register(`meters.${place}.name`)}
-          />
-          {named && <FieldProblem id={`meter-${place}`}>{named}</FieldProblem>}
-        </Box>
-        <Box as="label" flex="0 1 12rem">
-          <Text fontSize="sm">Calibration due</Text>
+        <Field label="Name" flex="1 1 14rem" problem={named}>
+          <TextInput maxLength={40} {...form.register(`meters.${place}.name`)} />
+        </Field>
+        <Field label="Calibration due" flex="0 1 12rem">
           <TextInput type="date" className="num" {...form.register(`meters.${place}.due`)} />
-        </Box>
+        </Field>
         <Flex as="label" align="center" gap="2" minH="44px">
           <input type="checkbox" {...form.register(`meters.${place}.retired`)} /> out of use
         </Flex>
@@ -114,8 +108,7 @@ function OneMeter({ form, place, today, errors }: MeterProps) {
       </Flex>
       {ranges.fields.map((range, row) => (
         <Flex key={range.id} gap="3" wrap="wrap" align="end" mb="2">
-          <Box as="label" flex="0 1 8rem">
-            <Text fontSize="sm">Measures</Text>
+          <Field label="Measures" flex="0 1 8rem">
             <Choice {...form.register(`meters.${place}.ranges.${row}.unit`)}>
               {UNITS.map(([unit, words]) => (
                 <option key={unit} value={unit}>
@@ -123,19 +116,20 @@ function OneMeter({ form, place, today, errors }: MeterProps) {
                 </option>
               ))}
             </Choice>
-          </Box>
+          </Field>
           {(["top", "pct", "counts"] as const).map((field) => (
-            <Box as="label" key={field} flex="0 1 8rem">
-              <Text fontSize="sm">
-                {{ top: "Range to", pct: "± % of reading", counts: "+ counts" }[field]}
-              </Text>
+            <Field
+              label={<>{{ top: "Range to", pct: "± % of reading", counts: "+ counts" }[field]}</>}
+              key={field}
+              flex="0 1 8rem"
+            >
               <TextInput
                 className="num"
                 inputMode="decimal"
                 maxLength={12}
                 {...form.register(`meters.${place}.ranges.${row}.${field}`)}
               />
-            </Box>
+            </Field>
           ))}
           <Button onClick={() => ranges.remove(row)}>Remove</Button>
         </Flex>

@@ -34,7 +34,7 @@ export function typedMeters(shown: MetersShown): MetersTyped {
     meters: shown.meters.map(({ name, due, retired, accuracy }) => ({
       name,
       due: due ?? "",
-      retired: retired ?? false,
+      retired,
       ranges: Object.entries(accuracy ?? {}).flatMap(([unit, ranges]) =>
         ranges.map(({ top, pct, counts }) => ({
           unit,
@@ -63,6 +63,6 @@ export function metersFrom({ meters }: MetersTyped): Instrument[] {
         ...(top.trim() ? { top: numeric(top) } : {}),
       });
     }
-    return { name, due: due || null, retired, accuracy: accuracy as Instrument["accuracy"] };
+    return { name, due: due || null, retired, accuracy };
   });
 }

@@ -5,7 +5,8 @@ import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError } from "../../api/client";
 import { Notice } from "../../shell/Notice";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, Problem, TextInput } from "../../shell/fields";
 
 const FIELDS: [string, string, string, boolean][] = [
   ["first_name", "First name", "given-name", false],
@@ -54,23 +55,20 @@ export default function ComeInScreen({ token }: { token: string }) {
         }}
       >
         {fields.map(([name, label, complete, secret]) => (
-          <Box as="label" key={name} display="block" mb="4">
-            <Text fontWeight="600">{label}</Text>
+          <Field label={label} key={name} mb="4" problem={at(name)}>
             <TextInput
               type={secret ? "password" : "text"}
               autoComplete={complete}
               maxLength={150}
-              aria-invalid={at(name) !== undefined}
               value={typed[name] ?? ""}
               onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
             />
-            {at(name) && <FieldProblem id={`come-in-${name}`}>{at(name)}</FieldProblem>}
-          </Box>
+          </Field>
         ))}
         <Button type="submit" look="next">
           {reset ? "Set the password" : "Come in"}
         </Button>
-        {other && <FieldProblem id="come-in-problem">{other.message}</FieldProblem>}
+        {other && <Problem id="come-in-problem">{other.message}</Problem>}
       </form>
     </Box>
   );

@@ -7,7 +7,8 @@ import { api, data, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { useAttempt } from "../../shell/attempt";
-import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { dayAndClock } from "../../shell/words";
 import { Sure } from "../../shell/Sure";
 
@@ -35,14 +36,17 @@ export default function PeopleScreen() {
         </Heading>
         {people.isPending && <Text>Opening …</Text>}
         {people.isError && <Text color="brick">{people.error.message}</Text>}
-        {problem && <FieldProblem id="people-problem">{problem}</FieldProblem>}
+        {problem && <Problem id="people-problem">{problem}</Problem>}
         {link && (
-          <Box as="label" display="block" borderWidth="2px" borderColor="copper" p="3" mb="4">
-            <Text fontWeight="700">
-              Pass this link on. It is shown this once, works once, and for a week.
-            </Text>
+          <Field
+            label="Pass this link on. It is shown this once, works once, and for a week."
+            borderWidth="2px"
+            borderColor="copper"
+            p="3"
+            mb="4"
+          >
             <TextInput readOnly className="num" value={link} onFocus={(event) => event.target.select()} />
-          </Box>
+          </Field>
         )}
         {people.data && <Lists shown={people.data} attempt={change} />}
       </Box>

@@ -5,7 +5,8 @@ import { useWatch, type UseFormReturn } from "react-hook-form";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useBoards } from "../../api/queries";
-import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, TextInput } from "../../shell/fields";
 import { shown, useScale } from "../../theme/temperature";
 import { key, typedDefrost, type PlateTyped } from "./plateForm";
 
@@ -25,15 +26,14 @@ export function BoardChoice({ form }: { form: Form }) {
   const names = boards.data?.boards.map((one) => one.name) ?? [];
   return (
     <Flex gap="5" wrap="wrap" align="start" mb="3">
-      <Box as="label" flex="1 1 16rem">
-        <Text>Board profile</Text>
+      <Field label="Board profile" flex="1 1 16rem">
         <Choice value={named} onChange={(event) => choose(event.target.value)}>
           <option value="">none: its settings by themselves</option>
           {[...new Set([...names, ...(named ? [named] : [])])].map((name) => (
             <option key={name}>{name}</option>
           ))}
         </Choice>
-      </Box>
+      </Field>
       <SwitchMark form={form} />
     </Flex>
   );
@@ -64,14 +64,12 @@ function SwitchMark({ form }: { form: Form }) {
   const said = (fahrenheit: number) => shown(String(fahrenheit), "°F", "", scale).join(" ");
   return (
     <Box flex="1 1 20rem">
-      <Flex gap="2" align="end">
-        <Box as="label" flex="1">
-          <Text>Mark on the coil switch</Text>
+      <Flex gap="2" align="start">
+        <Field label="Mark on the coil switch" flex="1" problem={problem}>
           <TextInput
             value={mark}
             maxLength={20}
             placeholder="L55-25"
-            aria-invalid={problem !== ""}
             onChange={(event) => setMark(event.target.value)}
             onKeyDown={(event) => {
               if (event.key !== "Enter") return;
@@ -79,10 +77,11 @@ function SwitchMark({ form }: { form: Form }) {
               void read();
             }}
           />
-        </Box>
-        <Button onClick={() => void read()}>What it means</Button>
+        </Field>
+        <Button mt="5" onClick={() => void read()}>
+          What it means
+        </Button>
       </Flex>
-      {problem && <FieldProblem id="mark-problem">{problem}</FieldProblem>}
       {readings.length > 0 && (
         <Text mt="2" fontSize="sm">
           It can be read both ways. Which is this one? Nothing is judged by it before you say.

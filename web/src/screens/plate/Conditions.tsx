@@ -1,12 +1,13 @@
 /** The day's temperatures and humidity: some rules and the frost outlook ask for them. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { storeRound } from "../../api/queries";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, Problem, TextInput } from "../../shell/fields";
 import { kept, shown, useScale } from "../../theme/temperature";
 
 const FIELDS = [
@@ -48,22 +49,21 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
         {FIELDS.map(([name, label, unit]) => {
           const problem = errors.find(({ field }) => field.endsWith(name))?.message;
           return (
-            <Box as="label" key={name} flex="0 1 10rem">
-              <Text fontSize="sm">
-                {label}, {unit === "°F" ? scale : unit}
-              </Text>
+            <Field
+              label={`${label}, ${unit === "°F" ? scale : unit}`}
+              problem={problem}
+              key={name}
+              flex="0 1 10rem"
+            >
               <TextInput
                 className="num"
                 inputMode="decimal"
                 maxLength={10}
-                aria-label={`${label}, ${unit === "°F" ? scale : unit}`}
                 disabled={visit.round.finished_at != null}
-                aria-invalid={problem !== undefined}
                 value={text(name, unit)}
                 onChange={(event) => setDraft(JSON.stringify({ ...typed, [name]: event.target.value }))}
               />
-              {problem && <FieldProblem id={`day-${name}`}>{problem}</FieldProblem>}
-            </Box>
+            </Field>
           );
         })}
         {draft !== "" && (
@@ -73,7 +73,7 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
         )}
       </Flex>
       {errors.some(({ field }) => !FIELDS.some(([name]) => field.endsWith(name))) && (
-        <FieldProblem id="day-problem">{errors[0]?.message}</FieldProblem>
+        <Problem id="day-problem">{errors[0]?.message}</Problem>
       )}
     </Box>
   );

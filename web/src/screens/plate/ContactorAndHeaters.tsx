@@ -3,7 +3,8 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 
 import type { FieldError } from "../../api/client";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, TextInput } from "../../shell/fields";
 import type { PlateTyped } from "./plateForm";
 
 interface Props {
@@ -20,17 +21,14 @@ export function ContactorAndHeaters({ form, errors }: Props) {
     label: string,
     place: string,
   ) => (
-    <Box as="label" key={name} flex="1 1 7rem">
-      <Text fontSize="sm">{label}</Text>
+    <Field label={label} key={name} flex="1 1 7rem" problem={problem(place)}>
       <TextInput
         className={name.endsWith("disconnected") ? undefined : "num"}
         inputMode={name.endsWith("disconnected") ? "text" : "decimal"}
         maxLength={name.endsWith("disconnected") ? 120 : 20}
-        aria-invalid={problem(place) !== undefined}
         {...form.register(name)}
       />
-      {problem(place) && <FieldProblem id={`at-${place}`}>{problem(place)}</FieldProblem>}
-    </Box>
+    </Field>
   );
   return (
     <Box

@@ -3,7 +3,8 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useFieldArray, useWatch, type UseFormReturn } from "react-hook-form";
 
 import type { FieldError } from "../../api/client";
-import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, TextInput } from "../../shell/fields";
 import type { PlateTyped } from "./plateForm";
 
 const NEW = { section: "both", uf: "", fan_uf: "", vac: "", tolerance_pct: "", duty: "run", add_on: false };
@@ -40,39 +41,34 @@ function PartRow({ form, place, errors, remove }: RowProps) {
   const problem = (name: string) =>
     errors.find(({ field }) => field.endsWith(`fitted.${place}.${name}`))?.message;
   const cell = (name: "uf" | "fan_uf" | "vac" | "tolerance_pct", label: string) => (
-    <Box as="label" flex="1 1 6rem">
-      <Text fontSize="sm">{label}</Text>
+    <Field label={label} flex="1 1 6rem" problem={problem(name)}>
       <TextInput
         className="num"
         inputMode="decimal"
         maxLength={20}
-        aria-invalid={problem(name) !== undefined}
         {...form.register(`fitted.${place}.${name}`)}
       />
-      {problem(name) && <FieldProblem id={`fitted-${place}-${name}`}>{problem(name)}</FieldProblem>}
-    </Box>
+    </Field>
   );
   return (
     <Flex gap="3" align="end" wrap="wrap" mb="3" pb="3" borderBottomWidth="1px" borderColor="rule">
-      <Box as="label" flex="1 1 9rem">
-        <Text fontSize="sm">Serves</Text>
+      <Field label="Serves" flex="1 1 9rem">
         <Choice {...form.register(`fitted.${place}.section`)}>
           <option value="both">HERM and FAN, dual</option>
           <option value="herm">HERM</option>
           <option value="fan">FAN</option>
         </Choice>
-      </Box>
+      </Field>
       {cell("uf", section === "both" ? "HERM, µF" : "µF")}
       {section === "both" && cell("fan_uf", "FAN, µF")}
       {cell("vac", "V")}
       {cell("tolerance_pct", "± %")}
-      <Box as="label" flex="1 1 6rem">
-        <Text fontSize="sm">Rated for</Text>
+      <Field label="Rated for" flex="1 1 6rem">
         <Choice {...form.register(`fitted.${place}.duty`)}>
           <option value="run">run</option>
           <option value="start">start</option>
         </Choice>
-      </Box>
+      </Field>
       <Flex as="label" align="center" gap="2" minH="44px">
         <input type="checkbox" {...form.register(`fitted.${place}.add_on`)} /> strapped in parallel
       </Flex>

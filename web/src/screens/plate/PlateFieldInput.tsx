@@ -1,8 +1,8 @@
 /** One field of the plate: its value, or that it cannot be read. */
-import { Flex, Text } from "@chakra-ui/react";
+import { Field, Flex, Text } from "@chakra-ui/react";
 import { useWatch, type UseFormReturn } from "react-hook-form";
 
-import { Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { Choice, TextArea, TextInput } from "../../shell/fields";
 import type { PlateField } from "./plateFields";
 import { key, type PlateTyped } from "./plateForm";
 
@@ -16,16 +16,14 @@ export function PlateFieldInput({ field, form, problem }: Props) {
   const name = `fields.${key(field.name)}` as const;
   const flag = `unreadable.${key(field.name)}` as const;
   const unreadable = useWatch({ control: form.control, name: flag });
-  const id = `plate-${field.name}`;
-  const marks = { id, "aria-invalid": problem !== undefined, "aria-describedby": `${id}-problem` };
   return (
-    <Flex
-      direction="column"
-      justify={field.lines ? "flex-start" : "flex-end"}
-      gridColumn={field.wide ? { sm: "span 2" } : undefined}
+    <Field.Root
+      invalid={problem !== undefined}
+      justifyContent={field.lines ? "flex-start" : "flex-end"}
+      {...(field.wide && { gridColumn: { sm: "span 2" } })}
     >
       <Flex justify="space-between" align="baseline">
-        <label htmlFor={id}>{field.label}</label>
+        <Field.Label>{field.label}</Field.Label>
         <Flex
           as="label"
           fontSize="sm"
@@ -40,7 +38,7 @@ export function PlateFieldInput({ field, form, problem }: Props) {
         </Flex>
       </Flex>
       {field.choices ? (
-        <Choice {...marks} {...form.register(name)}>
+        <Choice {...form.register(name)}>
           <option value="">{unreadable ? "unreadable" : "not entered"}</option>
           {field.choices.map(([value, words]) => (
             <option key={value} value={value}>
@@ -49,17 +47,10 @@ export function PlateFieldInput({ field, form, problem }: Props) {
           ))}
         </Choice>
       ) : field.lines ? (
-        <TextArea
-          {...marks}
-          rows={4}
-          placeholder={field.lines.hint}
-          maxLength={4000}
-          {...form.register(name)}
-        />
+        <TextArea rows={4} placeholder={field.lines.hint} maxLength={4000} {...form.register(name)} />
       ) : (
         <Flex align="center" gap="2">
           <TextInput
-            {...marks}
             className="num"
             inputMode={field.numeric ? "decimal" : "text"}
             autoComplete="off"
@@ -74,7 +65,7 @@ export function PlateFieldInput({ field, form, problem }: Props) {
           )}
         </Flex>
       )}
-      {problem && <FieldProblem id={`${id}-problem`}>{problem}</FieldProblem>}
-    </Flex>
+      {problem && <Field.ErrorText role="alert">{problem}</Field.ErrorText>}
+    </Field.Root>
   );
 }

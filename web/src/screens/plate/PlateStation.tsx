@@ -4,7 +4,8 @@ import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, data, type FieldError, type VisitShown } from "../../api/client";
 import { queries, storeRound } from "../../api/queries";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem, TextInput } from "../../shell/fields";
 import { useDraftForm } from "../../shell/draftForm";
 import { FindingLines } from "../../shell/FindingLines";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
@@ -112,9 +113,9 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
           </Button>
           <Button onClick={forget}>Forget the changes</Button>
           {errors.length > 0 && (
-            <FieldProblem id="plate-problem">
+            <Problem id="plate-problem">
               {errors.find((error) => !placed(error))?.message ?? "Not kept: see the marked fields."}
-            </FieldProblem>
+            </Problem>
           )}
         </Flex>
       )}

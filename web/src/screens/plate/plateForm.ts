@@ -67,7 +67,10 @@ function at(value: unknown, name: string): unknown {
 /** A field's value as it is typed. */
 export function textOf(field: PlateField, value: unknown): string {
   if (field.lines) return ((value ?? []) as Record<string, unknown>[]).map(field.lines.write).join("\n");
-  return Array.isArray(value) ? value.join(" / ") : value == null ? "" : String(value);
+  if (Array.isArray(value)) return value.join(" / ");
+  return typeof value === "string" || typeof value === "number" || typeof value === "boolean"
+    ? String(value)
+    : "";
 }
 
 export function typedFrom(
@@ -80,7 +83,7 @@ export function typedFrom(
   for (const field of PLATE_FIELDS) {
     const { name } = field;
     fields[key(name)] = textOf(field, at(plate, name));
-    unreadable[key(name)] = plate.unreadable?.includes(name) ?? false;
+    unreadable[key(name)] = plate.unreadable.includes(name);
   }
   const text = (value: number | null | undefined) => (value == null ? "" : String(value));
   const parts = fitted.map((part) => ({
@@ -89,13 +92,13 @@ export function typedFrom(
     fan_uf: text(part.fan_uf),
     vac: text(part.vac),
     tolerance_pct: text(part.tolerance_pct),
-    duty: part.duty ?? "run",
-    add_on: part.add_on ?? false,
+    duty: part.duty,
+    add_on: part.add_on,
   }));
-  const elements = (plate.aux_heat?.elements ?? []).map((one) => ({
+  const elements = plate.aux_heat.elements.map((one) => ({
     kw: text(one.kw),
     volts: text(one.volts),
-    disconnected: one.disconnected ?? "",
+    disconnected: one.disconnected,
   }));
   return {
     fields,
@@ -168,7 +171,7 @@ export function plateFrom(
     disconnected: one.disconnected.trim(),
   }));
   put(plate, "aux_heat.elements", elements);
-  const known = Object.entries(typed.contactor).filter(([, value]) => value.trim() !== "");
+  const known = Object.entries<string>({ ...typed.contactor }).filter(([, value]) => value.trim() !== "");
   const contactor = known.length
     ? (Object.fromEntries(known.map(([name, value]) => [name, numeric(value)])) as Contactor)
     : null;

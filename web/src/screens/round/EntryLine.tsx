@@ -3,7 +3,7 @@ import { Box, Text } from "@chakra-ui/react";
 
 import { useDraft } from "../../api/draft";
 import { dismiss, send, useOutbox } from "../../api/outbox";
-import { TextInput } from "../../shell/controls";
+import { TextInput } from "../../shell/fields";
 import { meterInHand } from "./MeterChoice";
 
 export function EntryLine({

@@ -7,7 +7,8 @@ import { api, data, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { useOutbox } from "../../api/outbox";
 import { storeRound } from "../../api/queries";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, Problem, TextInput } from "../../shell/fields";
 
 export function Finish({ visit }: { visit: VisitShown }) {
   const open = visit.round.assessment.open_lines;
@@ -30,8 +31,14 @@ export function Finish({ visit }: { visit: VisitShown }) {
   }
 
   const finish = async () => {
-    if (!asking) return setAsking(true);
-    if (waiting > 0) return setProblem("Some entries are still on their way. Try again in a moment.");
+    if (!asking) {
+      setAsking(true);
+      return;
+    }
+    if (waiting > 0) {
+      setProblem("Some entries are still on their way. Try again in a moment.");
+      return;
+    }
     try {
       const round = await data(
         api.POST("/api/visits/{visit_id}/finish", {
@@ -58,19 +65,14 @@ export function Finish({ visit }: { visit: VisitShown }) {
       {asking && open > 0 && (
         <Box mb="2">
           <Text mb="1">
-            {open} {open === 1 ? "line is" : "lines are"} not put back. To finish all the same, say why; it
-            prints on the sheet.
+            {open} {open === 1 ? "line is" : "lines are"} not put back.
           </Text>
-          <TextInput
-            aria-label="Why the visit finishes with lines open"
-            aria-invalid={problem !== ""}
-            maxLength={300}
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
+          <Field label="To finish all the same, say why. It prints on the sheet." problem={problem}>
+            <TextInput maxLength={300} value={reason} onChange={(event) => setReason(event.target.value)} />
+          </Field>
         </Box>
       )}
-      {problem && <FieldProblem id="finish-problem">{problem}</FieldProblem>}
+      {problem && open === 0 && <Problem id="finish-problem">{problem}</Problem>}
       <Flex gap="2" wrap="wrap" align="center">
         <Button id="finish-button" onClick={() => void finish()}>
           {!asking ? "Finish the visit" : open > 0 ? "Finish all the same" : "Yes, finish it"}

@@ -3,7 +3,7 @@ import { Flex, Text } from "@chakra-ui/react";
 
 import type { VisitShown } from "../../api/client";
 import { readDraft, useDraft } from "../../api/draft";
-import { Choice } from "../../shell/controls";
+import { Choice } from "../../shell/fields";
 
 const NAME = "meter";
 

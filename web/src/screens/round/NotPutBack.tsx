@@ -5,7 +5,8 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { send } from "../../api/outbox";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, TextInput } from "../../shell/fields";
 import { clock } from "../../shell/words";
 
 type Line = Schemas["LiftedShown"];
@@ -100,15 +101,9 @@ function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabl
       </Flex>
       {how !== null && (
         <Box pb="2">
-          <TextInput
-            aria-label="Why it is not put back"
-            placeholder="why it is not put back"
-            aria-invalid={problem}
-            maxLength={300}
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-          {problem && <FieldProblem id={`why-${line.id}`}>Say why it is not put back.</FieldProblem>}
+          <Field label="Why it is not put back" problem={problem ? "Say why it is not put back." : undefined}>
+            <TextInput maxLength={300} value={why} onChange={(event) => setWhy(event.target.value)} />
+          </Field>
           <Flex gap="2" mt="2" wrap="wrap">
             <Button onClick={() => end("retired")}>Not needed any more</Button>
             <Button onClick={() => end("left")}>Left until the return visit</Button>

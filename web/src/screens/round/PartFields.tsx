@@ -1,8 +1,9 @@
 /** The fields of a part that was put in: what it is, its rating, what it measured in the hand, where the old one goes. */
-import { Box, Flex, SimpleGrid, Text } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { Flex, SimpleGrid } from "@chakra-ui/react";
+import { useState } from "react";
 
-import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { capital } from "../../shell/words";
 import { amount, type Form, type Part, type Repair } from "./partForm";
 
@@ -69,12 +70,8 @@ export function PartFields({ form, change, put, cancel }: FieldsProps) {
         if (form.part !== "" && wrong === undefined) put();
       }}
     >
-      <Labelled label="Part">
-        <Choice
-          aria-label="Part"
-          value={form.part}
-          onChange={(event) => change({ part: event.target.value as Part })}
-        >
+      <Field label="Part" mb="1">
+        <Choice value={form.part} onChange={(event) => change({ part: event.target.value as Part })}>
           <option value="">Choose the part</option>
           {PARTS.map((part) => (
             <option key={part} value={part}>
@@ -82,7 +79,7 @@ export function PartFields({ form, change, put, cancel }: FieldsProps) {
             </option>
           ))}
         </Choice>
-      </Labelled>
+      </Field>
       {isRun && (
         <OneOf label="Serves" words={SECTIONS} value={form.section} set={(section) => change({ section })} />
       )}
@@ -109,14 +106,14 @@ export function PartFields({ form, change, put, cancel }: FieldsProps) {
         value={form.old_goes}
         set={(old_goes) => change({ old_goes })}
       />
-      <Labelled label="Note">
+      <Field label="Note" mb="1">
         <TextInput
           value={form.note}
           maxLength={200}
           onChange={(event) => change({ note: event.target.value })}
         />
-      </Labelled>
-      {problem && <FieldProblem id="part-problem">{problem}</FieldProblem>}
+      </Field>
+      {problem && <Problem id="part-problem">{problem}</Problem>}
       <Flex gap="2" mt="2">
         <Button type="submit" look="next">
           It is in
@@ -124,17 +121,6 @@ export function PartFields({ form, change, put, cancel }: FieldsProps) {
         <Button onClick={cancel}>Cancel</Button>
       </Flex>
     </form>
-  );
-}
-
-function Labelled({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <Box as="label" display="block" mb="1">
-      <Text as="span" fontSize="sm" color="faint">
-        {label}
-      </Text>
-      {children}
-    </Box>
   );
 }
 
@@ -147,27 +133,27 @@ interface OneOfProps<T extends string> {
 
 function OneOf<T extends string>({ label, words, value, set }: OneOfProps<T>) {
   return (
-    <Labelled label={label}>
-      <Choice aria-label={label} value={value} onChange={(event) => set(event.target.value as T)}>
+    <Field label={label} mb="1">
+      <Choice value={value} onChange={(event) => set(event.target.value as T)}>
         {Object.entries<string>(words).map(([choice, said]) => (
           <option key={choice} value={choice}>
             {said}
           </option>
         ))}
       </Choice>
-    </Labelled>
+    </Field>
   );
 }
 
 function Amount({ label, value, set }: { label: string; value: string; set: (text: string) => void }) {
   return (
-    <Labelled label={label}>
+    <Field label={label} mb="1">
       <TextInput
         inputMode="decimal"
         className="num"
         value={value}
         onChange={(event) => set(event.target.value)}
       />
-    </Labelled>
+    </Field>
   );
 }

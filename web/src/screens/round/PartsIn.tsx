@@ -5,7 +5,8 @@ import type { Schemas, VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { dismiss, send, useOutbox } from "../../api/outbox";
 import { parsed } from "../../api/stored";
-import { Button, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem } from "../../shell/fields";
 import { Sure } from "../../shell/Sure";
 import { capital, clock } from "../../shell/words";
 import { PartFields } from "./PartFields";
@@ -50,9 +51,9 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
       {refusal && (
         <Box mb="2">
           {refusal.errors.map(({ field, message }) => (
-            <FieldProblem key={field} id={`part-${field}`}>
+            <Problem key={field} id={`part-${field}`}>
               {message}
-            </FieldProblem>
+            </Problem>
           ))}
           <Button onClick={mend}>Mend it</Button>
         </Box>

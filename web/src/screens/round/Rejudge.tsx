@@ -4,7 +4,8 @@ import { useState } from "react";
 
 import { api, data, type VisitShown } from "../../api/client";
 import { queries, storeRound } from "../../api/queries";
-import { Button, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem } from "../../shell/fields";
 
 export function Rejudge({ visit }: { visit: VisitShown }) {
   const [problem, setProblem] = useState("");
@@ -29,7 +30,7 @@ export function Rejudge({ visit }: { visit: VisitShown }) {
         The house rules changed since this visit was opened. It is judged by the earlier ones.
       </Text>
       <Button onClick={() => void judge()}>Judge by today’s rules</Button>
-      {problem && <FieldProblem id="rejudge-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="rejudge-problem">{problem}</Problem>}
     </Box>
   );
 }

@@ -107,7 +107,7 @@ function SuspectLine({ suspect }: { suspect: Suspect }) {
 }
 
 export function Figures({ visit }: { visit: VisitShown }) {
-  const figures = visit.round.assessment.figures ?? [];
+  const figures = visit.round.assessment.figures;
   if (figures.length === 0) return null;
   return (
     <Part title="Computed, not judged">

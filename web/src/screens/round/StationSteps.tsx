@@ -84,7 +84,7 @@ function OpenStep(props: {
   const box = useRef<HTMLDivElement>(null);
   // In a long station the reading at hand is brought into sight.
   useEffect(() => {
-    void box.current?.scrollIntoView({ block: "nearest" });
+    box.current?.scrollIntoView({ block: "nearest" });
   }, [step.point]);
   const caught = visit.round.caught[step.power];
   return (
@@ -122,9 +122,9 @@ function OpenStep(props: {
       {visit.round.finished_at == null && (
         <StepEntry visit={visit.id} step={step} state={state} kept={kept} />
       )}
-      {(step.timer_s ?? 0) > 0 && (
-        <Button mt="3" onClick={() => startTimer(step.timer ?? "", step.timer_s ?? 0)}>
-          Start the clock: {(step.timer ?? "").toLowerCase()}, {minutes(step.timer_s ?? 0)}
+      {step.timer_s > 0 && (
+        <Button mt="3" onClick={() => startTimer(step.timer, step.timer_s)}>
+          Start the clock: {step.timer.toLowerCase()}, {minutes(step.timer_s)}
         </Button>
       )}
       {[state.finding, ...state.others].map(

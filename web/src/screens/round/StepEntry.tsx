@@ -5,7 +5,8 @@ import { useLayoutEffect, useRef } from "react";
 import type { Step } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { dismissReading, send } from "../../api/outbox";
-import { Button, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem } from "../../shell/fields";
 import { capital, clock } from "../../shell/words";
 import { shown as asShown, useScale, withScale } from "../../theme/temperature";
 import { meterInHand } from "./MeterChoice";
@@ -46,7 +47,7 @@ const NOTHING_SAID: Said = { by: "", fitted: "", turns: 1, top: null };
 
 /** What a new reading takes the place of; a peak with another start device fitted is another reading. */
 function supersedes(step: Step, state: PointState, said: Said): string | null {
-  const same = !step.tags?.length || (state.entry?.by === said.by && state.entry?.fitted === said.fitted);
+  const same = step.tags.length === 0 || (state.entry?.by === said.by && state.entry.fitted === said.fitted);
   return same ? (state.entry?.id ?? null) : null;
 }
 
@@ -129,10 +130,10 @@ function NumberEntry(props: Props) {
           </Text>
         )}
       </Flex>
-      {(step.units ?? []).length > 0 && BARE.test(shown.trim()) && (
+      {step.units.length > 0 && BARE.test(shown.trim()) && (
         <Flex role="group" aria-label="What the meter shows it in" gap="2" mt="2" align="center" wrap="wrap">
           <Text color="faint">The meter shows</Text>
-          {step.units?.map((one) => (
+          {step.units.map((one) => (
             <Button key={one} className="num" minW="64px" minH="52px" onClick={() => submit(one)}>
               {shown.trim()} {one}
             </Button>
@@ -141,7 +142,7 @@ function NumberEntry(props: Props) {
       )}
       {step.counts && <Flashes count={shown} set={setTyped} />}
       {tags.fields}
-      {state.refusal && <FieldProblem id="reading-problem">{state.refusal.errors[0]?.message}</FieldProblem>}
+      {state.refusal && <Problem id="reading-problem">{state.refusal.errors[0]?.message}</Problem>}
     </form>
   );
 }
@@ -183,7 +184,7 @@ function SeenEntry(props: Props) {
           </Button>
         ))}
       </Flex>
-      {state.refusal && <FieldProblem id="seen-problem">{state.refusal.errors[0]?.message}</FieldProblem>}
+      {state.refusal && <Problem id="seen-problem">{state.refusal.errors[0]?.message}</Problem>}
     </Box>
   );
 }

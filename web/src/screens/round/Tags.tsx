@@ -1,9 +1,9 @@
 /** What is said along with a number: how a peak was caught and with what fitted, turns through the jaw, the range's top. */
-import { Flex, Text } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 
 import type { Schemas, Step } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { Choice, TextInput } from "../../shell/controls";
+import { Choice, Field, TextInput } from "../../shell/fields";
 
 export type Said = Pick<Schemas["TypedReading"], "by" | "fitted" | "turns" | "top">;
 
@@ -35,18 +35,17 @@ export function useTags(visit: string, step: Step, typed: string) {
   const [top, setTop] = useDraft(`${visit} ${step.point} top`);
   const overRange = /^\s*(o\.?l|0l|over|inf)/i.test(typed);
   const said: Said = {
-    by: step.tags?.includes("by") ? by : "",
-    fitted: step.tags?.includes("fitted") ? fitted : "",
+    by: step.tags.includes("by") ? by : "",
+    fitted: step.tags.includes("fitted") ? fitted : "",
     turns: step.clamp && /^[1-9]\d?$/.test(turns.trim()) ? Number(turns) : 1,
     top: overRange && Number.isFinite(Number(top)) && Number(top) > 0 ? Number(top) : null,
   };
   const fields = (
     <Flex gap="4" wrap="wrap" mt="2" align="end">
       {(["by", "fitted"] as const)
-        .filter((tag) => step.tags?.includes(tag))
+        .filter((tag) => step.tags.includes(tag))
         .map((tag) => (
-          <label key={tag}>
-            <Text fontSize="sm">{WORDS[tag].name}</Text>
+          <Field label={WORDS[tag].name} key={tag}>
             <Choice
               w="10rem"
               value={tag === "by" ? by : fitted}
@@ -58,11 +57,10 @@ export function useTags(visit: string, step: Step, typed: string) {
                 </option>
               ))}
             </Choice>
-          </label>
+          </Field>
         ))}
       {step.clamp && (
-        <label>
-          <Text fontSize="sm">Turns through the jaw</Text>
+        <Field label="Turns through the jaw">
           <TextInput
             className="num"
             w="6rem"
@@ -72,11 +70,10 @@ export function useTags(visit: string, step: Step, typed: string) {
             value={turns}
             onChange={(event) => setTurns(event.target.value)}
           />
-        </label>
+        </Field>
       )}
       {overRange && (
-        <label>
-          <Text fontSize="sm">Top of the range, {step.unit}</Text>
+        <Field label={<>Top of the range, {step.unit}</>}>
           <TextInput
             className="num"
             w="10rem"
@@ -86,10 +83,10 @@ export function useTags(visit: string, step: Step, typed: string) {
             value={top}
             onChange={(event) => setTop(event.target.value)}
           />
-        </label>
+        </Field>
       )}
     </Flex>
   );
-  const any = (step.tags?.length ?? 0) > 0 || step.clamp || overRange;
+  const any = step.tags.length > 0 || step.clamp || overRange;
   return { said, fields: any ? fields : null, forget: () => [setTurns, setTop].forEach((set) => set("")) };
 }

@@ -44,7 +44,7 @@ export function WhatThisSays({ round, point }: { round: Round; point: string }) 
 
 function Says({ finding, title }: { finding: Finding; title: string }) {
   const [scale] = useScale();
-  const [value, unit] = shown(finding.shown ?? "", finding.unit ?? "", finding.point, scale);
+  const [value, unit] = shown(finding.shown, finding.unit, finding.point, scale);
   return (
     <Box display="grid" gap="2">
       <Flex align="center" gap="2">
@@ -66,10 +66,10 @@ function Says({ finding, title }: { finding: Finding; title: string }) {
           {finding.caution}
         </Text>
       )}
-      {(finding.fits ?? []).length > 0 && <Fits finding={finding} />}
+      {finding.fits.length > 0 && <Fits finding={finding} />}
       <Text fontSize="sm" color="faint">
         Rule <RuleLink name={finding.rule} />
-        {finding.school && `, house choice “${finding.school}”`}. {capital(finding.source ?? "")}.
+        {finding.school && `, house choice “${finding.school}”`}. {capital(finding.source)}.
         {finding.band && ` Meter band ${finding.band[0]} to ${finding.band[1]} ${finding.unit}.`}
         {finding.confidence != null && ` Chance of being inside the limits: ${percent(finding.confidence)}.`}
       </Text>
@@ -87,7 +87,7 @@ function Fits({ finding }: { finding: Finding }) {
   return (
     <Box>
       <Text fontWeight="700">On the van</Text>
-      {(finding.fits ?? []).map((fit) => (
+      {finding.fits.map((fit) => (
         <Text key={fit.parts.join()} borderTopWidth="1px" borderColor="rule" py="1">
           <span className="num">{fit.parts.join(" with ")}</span>
           {fit.note && (

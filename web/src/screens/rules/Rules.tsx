@@ -9,7 +9,8 @@ import { queries, useHouseRules } from "../../api/queries";
 import { Mark, markColour, markWord, markOf } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
 import { Bar } from "../../shell/Bar";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem, TextInput } from "../../shell/fields";
 import { capital, dayAndClock } from "../../shell/words";
 
 type Shown = Schemas["RulesShown"];
@@ -64,7 +65,7 @@ function Form({ shown }: { shown: Shown }) {
         <OneChoice
           key={choice.choice}
           choice={choice}
-          value={chosen[choice.choice as keyof Rules] ?? ""}
+          value={chosen[choice.choice as keyof Rules]}
           disabled={!shown.may_change}
           choose={(school) => setDraft(JSON.stringify({ ...chosen, [choice.choice]: school }))}
         />
@@ -93,7 +94,7 @@ function Form({ shown }: { shown: Shown }) {
             Keep these rules
           </Button>
           <Button onClick={() => setDraft("")}>Forget the changes</Button>
-          {problem && <FieldProblem id="rules-problem">{problem}</FieldProblem>}
+          {problem && <Problem id="rules-problem">{problem}</Problem>}
         </Flex>
       )}
       <Versions shown={shown} />

@@ -40,7 +40,7 @@ function Paper({ visit }: { visit: VisitShown }) {
   const { assessment } = round;
   const steps = round.stations.flatMap((station) => station.steps);
   const title = (point: string) => steps.find((step) => step.point === point)?.title;
-  const bad = assessment.findings.filter(({ point }) => assessment.wrong?.includes(point));
+  const bad = assessment.findings.filter(({ point }) => assessment.wrong.includes(point));
   return (
     <Box
       as="main"

@@ -1,10 +1,12 @@
 /** A signature drawn with a finger or a pen. Cleared, nothing is kept; kept, it prints on the sheet. */
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useRef, useState, type PointerEvent } from "react";
 
 import { api, data, inWords } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, Problem, TextInput } from "../../shell/fields";
+import { say } from "../../shell/toast";
 
 type Point = [number, number];
 const WIDE = 300;
@@ -13,7 +15,6 @@ const HIGH = 100;
 export function Sign({ visit }: { visit: string }) {
   const [strokes, setStrokes] = useState<Point[][]>([]);
   const [name, setName] = useDraft(`${visit} signed by`);
-  const [told, setTold] = useState("");
   const [problem, setProblem] = useState("");
   const drawing = useRef(false);
   const at = (event: PointerEvent<SVGSVGElement>): Point => {
@@ -42,7 +43,7 @@ export function Sign({ visit }: { visit: string }) {
           body: { id: crypto.randomUUID(), name, strokes },
         }),
       );
-      setTold(`Signed by ${name}. It prints on the sheet.`);
+      say(`Signed by ${name}. It prints on the sheet.`);
       setProblem("");
       setStrokes([]);
     } catch (error) {
@@ -82,17 +83,15 @@ export function Sign({ visit }: { visit: string }) {
         ))}
       </svg>
       <Flex gap="3" mt="2" wrap="wrap" align="end">
-        <Box as="label" flex="0 1 16rem">
-          <Text fontSize="sm">Signed by</Text>
+        <Field label="Signed by" flex="0 1 16rem">
           <TextInput maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
-        </Box>
+        </Field>
         <Button onClick={() => void keep()}>Keep the signature</Button>
         <Button look="quiet" onClick={() => setStrokes([])}>
           Clear
         </Button>
       </Flex>
-      {told && <Text role="status">{told}</Text>}
-      {problem && <FieldProblem id="signature-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="signature-problem">{problem}</Problem>}
     </Box>
   );
 }

@@ -1,17 +1,18 @@
 /** Signing in; where the demo is loaded its sign-in is offered. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { resume } from "../../api/outbox";
 import { queries } from "../../api/queries";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, TextInput } from "../../shell/fields";
 
 type SignInBody = Schemas["SignIn"];
 
 export function SignIn({ demo }: { demo: SignInBody | null }) {
-  const form = useForm<SignInBody>({ defaultValues: { username: "", password: "" } });
+  const [name, setName] = useState("");
+  const [password, setPassword] = useState("");
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
 
@@ -38,24 +39,30 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
         </Text>
       </Flex>
       <Flex direction="column" justify="center" p={{ base: "6", md: "12" }} maxW="30rem" w="100%" gap="6">
-        <form onSubmit={(event) => void form.handleSubmit(signIn)(event)}>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void signIn({ username: name, password });
+          }}
+        >
           <Flex direction="column" gap="4">
-            <label>
-              <Text fontWeight="600">Name</Text>
-              <TextInput autoComplete="username" autoFocus required {...form.register("username")} />
-            </label>
-            <label>
-              <Text fontWeight="600">Password</Text>
+            <Field label="Name">
+              <TextInput
+                autoComplete="username"
+                required
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+              />
+            </Field>
+            <Field label="Password" problem={problem}>
               <TextInput
                 type="password"
                 autoComplete="current-password"
                 required
-                aria-invalid={problem !== ""}
-                aria-describedby="sign-in-problem"
-                {...form.register("password")}
+                value={password}
+                onChange={(event) => setPassword(event.target.value)}
               />
-            </label>
-            {problem && <FieldProblem id="sign-in-problem">{problem}</FieldProblem>}
+            </Field>
             <Button type="submit" look="next" disabled={busy}>
               Sign in
             </Button>

@@ -1,5 +1,5 @@
 /** Opening a visit that nobody scheduled. */
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -8,7 +8,8 @@ import { api, data, fieldErrors, type FieldError, type Schemas } from "../../api
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
-import { Button, Choice, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { COMPLAINT } from "../../shell/words";
 
 type Form = { unit: string; complaint: Schemas["NewVisit"]["complaint"]; began: string };
@@ -40,8 +41,7 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
       </Heading>
       <form onSubmit={(event) => void form.handleSubmit(open)(event)}>
         <Flex gap="3" align="end" wrap="wrap">
-          <Box as="label" flex="1 1 16rem">
-            <Text>Unit</Text>
+          <Field label="Unit" flex="1 1 16rem">
             <Choice required {...form.register("unit")}>
               <option value="">Choose a unit</option>
               {units.map((unit) => (
@@ -50,9 +50,8 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
                 </option>
               ))}
             </Choice>
-          </Box>
-          <Box as="label" flex="1 1 14rem">
-            <Text>Complaint</Text>
+          </Field>
+          <Field label="Complaint" flex="1 1 14rem">
             <Choice {...form.register("complaint")}>
               {Object.entries(COMPLAINT).map(([code, words]) => (
                 <option key={code} value={code}>
@@ -60,18 +59,17 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
                 </option>
               ))}
             </Choice>
-          </Box>
-          <Box as="label" flex="0 1 10rem">
-            <Text>Began</Text>
+          </Field>
+          <Field label="Began" flex="0 1 10rem">
             <Choice {...form.register("began")}>
               <option value="">not said</option>
               <option value="suddenly">suddenly</option>
               <option value="slowly">slowly worse</option>
             </Choice>
-          </Box>
+          </Field>
           <Button type="submit">Open</Button>
         </Flex>
-        {problem && <FieldProblem id="new-visit-problem">{problem}</FieldProblem>}
+        {problem && <Problem id="new-visit-problem">{problem}</Problem>}
       </form>
       <NewUnit added={(id) => form.setValue("unit", id)} />
     </Box>
@@ -116,16 +114,13 @@ function NewUnit({ added }: { added: (id: string) => void }) {
     <Box as="section" aria-label="A new unit" mt="4">
       <Flex gap="3" wrap="wrap" align="start">
         {ABOUT.map(([name, label, most]) => (
-          <Box as="label" key={name} flex="1 1 13rem">
-            <Text>{label}</Text>
+          <Field label={label} key={name} flex="1 1 13rem" problem={at(name)}>
             <TextInput
               maxLength={most}
-              aria-invalid={at(name) !== undefined}
               value={typed[name] ?? ""}
               onChange={(event) => setDraft(JSON.stringify({ ...typed, [name]: event.target.value }))}
             />
-            {at(name) && <FieldProblem id={`unit-${name}`}>{at(name)}</FieldProblem>}
-          </Box>
+          </Field>
         ))}
       </Flex>
       <Flex gap="3" mt="2" align="center">
@@ -133,7 +128,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
         <Button look="quiet" onClick={() => setOpen(false)}>
           Leave it
         </Button>
-        {other && <FieldProblem id="unit-problem">{other.message}</FieldProblem>}
+        {other && <Problem id="unit-problem">{other.message}</Problem>}
       </Flex>
     </Box>
   );

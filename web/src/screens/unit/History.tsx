@@ -12,7 +12,15 @@ type ReadThen = PointHistory["readings"][number];
 /** A kept reading, as the tape draws it. */
 function asTaped({ told, tape }: ReadThen): Taped {
   const { verdict, unit, value, number, low, high } = told;
-  return { verdict: verdict ?? "unjudged", unit, shown: value, value: number, low, high, tape };
+  return {
+    verdict: verdict ?? "unjudged",
+    unit,
+    shown: value,
+    value: number ?? null,
+    low: low ?? null,
+    high: high ?? null,
+    tape: tape ?? null,
+  };
 }
 
 export function History({ points }: { points: PointHistory[] }) {
@@ -20,7 +28,7 @@ export function History({ points }: { points: PointHistory[] }) {
   const measured = points
     .filter(({ point }) => !point.startsWith("safe."))
     .filter((one) => one.readings.some(({ told }) => told.number != null || told.value === "OL"))
-    .sort((one, two) => (one.urgency ?? 3) - (two.urgency ?? 3));
+    .sort((one, two) => one.urgency - two.urgency);
   return (
     <Box as="section" aria-label="Readings over the years">
       <Heading as="h2" fontSize="md" mb="1">
@@ -88,7 +96,7 @@ function Dots({ history }: { history: PointHistory }) {
   const [least, most] = [Math.min(...numbers), Math.max(...numbers)];
   const x = (time: number) => 6 + ((time - first) / (last - first || 1)) * (WIDE - 12);
   const y = (value: number) => HIGH - 5 - ((value - least) / (most - least || 1)) * (HIGH - 10);
-  const lines = new Set(dots.map(({ line }) => line ?? 0));
+  const lines = new Set(dots.map(({ line }) => line));
   const limit = (name: "low" | "high") =>
     dots
       .map(({ told }, place) => ({ at: times[place] ?? first, value: told[name] }))
@@ -112,7 +120,7 @@ function Dots({ history }: { history: PointHistory }) {
           key={line}
           d={dots
             .map((dot, place) => ({ dot, time: times[place] ?? first }))
-            .filter(({ dot }) => (dot.line ?? 0) === line)
+            .filter(({ dot }) => dot.line === line)
             .map(({ dot, time }, place) => `${place === 0 ? "M" : "L"}${x(time)} ${y(dot.told.number ?? 0)}`)
             .join("")}
           fill="none"

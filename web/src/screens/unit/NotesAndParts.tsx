@@ -6,7 +6,8 @@ import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
-import { Button, Choice, FieldProblem, TextArea, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Problem, TextArea, TextInput } from "../../shell/fields";
 import { capital, day } from "../../shell/words";
 import { Photos } from "./Photos";
 
@@ -110,7 +111,7 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
           </Button>
         </Flex>
       </Box>
-      {problem && <FieldProblem id="unit-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="unit-problem">{problem}</Problem>}
     </>
   );
 }

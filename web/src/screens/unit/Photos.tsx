@@ -8,7 +8,8 @@ import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { useAttempt } from "../../shell/attempt";
-import { Button, FieldProblem, TextInput } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Field, Problem, TextInput } from "../../shell/fields";
 import { day } from "../../shell/words";
 
 type Photo = Schemas["PhotoShown"];
@@ -120,10 +121,9 @@ export function Photos(props: {
       )}
       <Flex gap="2" wrap="wrap" align="end">
         {given === undefined && (
-          <Box as="label" flex="1 1 9rem">
-            <Text fontSize="sm">Of what</Text>
+          <Field label="Of what" flex="1 1 9rem">
             <TextInput maxLength={60} value={about} onChange={(event) => setAbout(event.target.value)} />
-          </Box>
+          </Field>
         )}
         <input
           ref={file}
@@ -142,7 +142,7 @@ export function Photos(props: {
       <Text fontSize="sm" color="faint" mt="1">
         JPEG, PNG or WebP up to 12 MB. Where it was taken is not kept.
       </Text>
-      {problem && <FieldProblem id="photo-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="photo-problem">{problem}</Problem>}
     </Box>
   );
 }

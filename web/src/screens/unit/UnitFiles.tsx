@@ -5,7 +5,8 @@ import { useNavigate } from "react-router";
 
 import { inWords } from "../../api/client";
 import { upload } from "../../api/upload";
-import { Button, FieldProblem } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Problem } from "../../shell/fields";
 
 export function UnitFiles({ unit }: { unit: string }) {
   const [problem, setProblem] = useState("");
@@ -52,7 +53,7 @@ export function UnitFiles({ unit }: { unit: string }) {
         />
         <Button onClick={() => file.current?.click()}>Take a visit file in</Button>
       </Flex>
-      {problem && <FieldProblem id="visit-file-problem">{problem}</FieldProblem>}
+      {problem && <Problem id="visit-file-problem">{problem}</Problem>}
     </Box>
   );
 }

@@ -7,7 +7,8 @@ import type { Schemas } from "../../api/client";
 import { useWatch } from "../../api/queries";
 import { Mark } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
-import { Button, Choice } from "../../shell/controls";
+import { Button } from "../../shell/controls";
+import { Choice, Field } from "../../shell/fields";
 import { day, month } from "../../shell/words";
 
 type WatchedUnit = Schemas["WatchedUnit"];
@@ -30,8 +31,7 @@ export default function WatchScreen() {
             </Heading>
             <Text color="faint">Worst first, then the soonest to meet a limit.</Text>
           </Box>
-          <label>
-            <Text fontSize="sm">Only where this is watched</Text>
+          <Field label="Only where this is watched">
             <Choice
               w="20rem"
               maxW="100%"
@@ -48,7 +48,7 @@ export default function WatchScreen() {
                 </option>
               ))}
             </Choice>
-          </label>
+          </Field>
         </Flex>
         {list.isPending && <Text>Opening …</Text>}
         {list.isError && <Text color="brick">{list.error.message}</Text>}

@@ -71,10 +71,10 @@ class Fit(unittest.TestCase):
 
 
 class Installed(unittest.TestCase):
-    def check(self, *parts: FittedCapacitor, section: str = "herm", school: str = "same", plate: Plate = PLATE) -> str:
+    def check(self, *parts: FittedCapacitor, section: str = "herm", school: str = "same", plate: Plate = PLATE) -> str | None:
         found = cap_installed(section, plate, parts, HouseRules(replacement=school))  # type: ignore[arg-type]
         assert found is not None
-        return found.verdict.value
+        return found.verdict
 
     def test_same_part_is_good(self) -> None:
         dual = FittedCapacitor("both", uf=55, fan_uf=7.5, vac=440)

@@ -38,8 +38,8 @@ class Swap(unittest.TestCase):
         done = swap(*(on_list(wire, "back", minutes=place) for place, wire in enumerate(WIRES)))
         run = (DefrostEvent(0, "forced"), DefrostEvent(2, "valve-shift"), DefrostEvent(90, "ended"))
 
-        def told(visit: Visit) -> list[str]:
-            return [one.verdict.value for one in assess(visit).findings if one.rule == "board-swap"]
+        def told(visit: Visit) -> list[str | None]:
+            return [one.verdict for one in assess(visit).findings if one.rule == "board-swap"]
 
         self.assertEqual(told(done), ["watch"])
         self.assertEqual(told(replace(done, defrost_run=run, defrost_forced_at=AT - timedelta(hours=1))), ["watch"])

@@ -61,18 +61,18 @@ class Switch(unittest.TestCase):
             ("OL", "55", "good"), ("OL", "40", "unsure"), ("OL", "26", "unsure"), ("OL", "25", "bad"),
         )  # fmt: skip
         for state, coil, expected in cases:
-            self.assertEqual(switch_state(measure(state), 30, 55, AtSwitch(measure(coil))).verdict.value, expected, f"{state} at {coil}")
+            self.assertEqual(switch_state(measure(state), 30, 55, AtSwitch(measure(coil))).verdict, expected, f"{state} at {coil}")
 
     def test_ice_at_the_switch(self) -> None:
-        self.assertEqual(switch_state(measure("OL"), 32, 57, AtSwitch(ice=True)).verdict.value, "unsure")
-        self.assertEqual(switch_state(measure("OL"), 28, 53, AtSwitch(ice=True)).verdict.value, "unsure")
+        self.assertEqual(switch_state(measure("OL"), 32, 57, AtSwitch(ice=True)).verdict, "unsure")
+        self.assertEqual(switch_state(measure("OL"), 28, 53, AtSwitch(ice=True)).verdict, "unsure")
         froze = AtSwitch(ice=True, just_ran=True, outdoor_f=25)
-        self.assertEqual(switch_state(measure("OL"), 28, 53, froze).verdict.value, "bad", "the ice is fresh, and colder than it closes")
-        self.assertEqual(switch_state(measure("OL"), 28, 53, replace(froze, outdoor_f=40)).verdict.value, "unsure")
-        self.assertEqual(switch_state(measure("OL"), 38, 60, AtSwitch(ice=True)).verdict.value, "bad", "no ice is that warm")
+        self.assertEqual(switch_state(measure("OL"), 28, 53, froze).verdict, "bad", "the ice is fresh, and colder than it closes")
+        self.assertEqual(switch_state(measure("OL"), 28, 53, replace(froze, outdoor_f=40)).verdict, "unsure")
+        self.assertEqual(switch_state(measure("OL"), 38, 60, AtSwitch(ice=True)).verdict, "bad", "no ice is that warm")
 
     def test_unconfirmed_temperatures_leave_it_unjudged(self) -> None:
-        self.assertEqual(switch_state(measure("closed"), None, None, AtSwitch(measure("30"))).verdict.value, "unjudged")
+        self.assertEqual(switch_state(measure("closed"), None, None, AtSwitch(measure("30"))).verdict, "unjudged")
 
 
 class Sensors(unittest.TestCase):
@@ -94,7 +94,7 @@ class Sensors(unittest.TestCase):
 
     def test_outside_the_table_is_unjudged(self) -> None:
         curve = SensorCurve(table=((32.0, 32600.0), (77.0, 10000.0)), own=True)
-        self.assertEqual(sensor_ohm(measure("5000"), measure("100"), curve, "defrost.coil_sensor.ohm").verdict.value, "unjudged")
+        self.assertEqual(sensor_ohm(measure("5000"), measure("100"), curve, "defrost.coil_sensor.ohm").verdict, "unjudged")
 
     def test_temperature_error_is_judged(self) -> None:
         own, default = SensorCurve(own=True), SensorCurve()
@@ -106,7 +106,7 @@ class Sensors(unittest.TestCase):
             (default, "74.1", "good"),
         ):
             found = sensor_ohm(measure("10000"), measure(beside), curve, "defrost.coil_sensor.ohm")
-            self.assertEqual(found.verdict.value, expected, beside)
+            self.assertEqual(found.verdict, expected, beside)
 
     def test_open_and_shorted(self) -> None:
         cases = (
@@ -122,7 +122,7 @@ class Sensors(unittest.TestCase):
             sensors_agree(measure("20000"), measure(other), SensorCurve(), rested)
             for other, rested in (("20500", True), ("26000", True), ("26000", None))
         ]
-        self.assertEqual([one.verdict.value for one in found if one is not None], ["good", "watch", "unjudged"])
+        self.assertEqual([one.verdict for one in found if one is not None], ["good", "watch", "unjudged"])
 
     @given(st.floats(100, 1e6), st.floats(1000, 50000))
     def test_divider_by_kirchhoff(self, ohm: float, pull: float) -> None:
@@ -130,10 +130,10 @@ class Sensors(unittest.TestCase):
         self.assertAlmostEqual(divider_ohm(volts, pull) or 0, ohm, delta=ohm * 1e-6)
 
     def test_volts_are_a_hint_without_the_boards_resistor(self) -> None:
-        def judge(defrost: Defrost) -> str:
+        def judge(defrost: Defrost) -> str | None:
             readings = (Reading("defrost.coil_sensor.vdc", "2.50"), Reading("defrost.coil.f", "77"))
             found = assess(Visit(plate=Plate(defrost=defrost), readings=readings)).findings
-            return next(one.verdict.value for one in found if one.point == "defrost.coil_sensor.vdc")
+            return next(one.verdict for one in found if one.point == "defrost.coil_sensor.vdc")
 
         self.assertEqual(judge(DEMAND), "unjudged")
         self.assertEqual(judge(replace(DEMAND, sensor_pull_ohm=10_000)), "good")
@@ -156,7 +156,7 @@ class Others(unittest.TestCase):
             "OL": "bad",
             "open": "unsure",
         }.items():
-            self.assertEqual(valve_coil(measure(text)).verdict.value, expected, text)
+            self.assertEqual(valve_coil(measure(text)).verdict, expected, text)
 
     def test_which_way(self) -> None:
         cases = (
@@ -258,7 +258,7 @@ class Lights(unittest.TestCase):
         cases = (((), 2, "red", "unjudged"), (LEGEND, 2, "red", "watch"), (LEGEND, 2, "green", "good"), (LEGEND, 2, None, "unjudged"), (LEGEND, 7, "red", "unjudged"),
                  (LEGEND, 0, None, "good"))  # fmt: skip
         for legend, flashes, colour, expected in cases:
-            self.assertEqual(board_lights(legend, flashes, colour).verdict.value, expected, f"{flashes} {colour}")
+            self.assertEqual(board_lights(legend, flashes, colour).verdict, expected, f"{flashes} {colour}")
 
     def test_through_a_visit_it_accuses_nothing(self) -> None:
         of = Visit(
@@ -267,7 +267,7 @@ class Lights(unittest.TestCase):
             seen={"look.board.colour": "red"},
         )
         found = assess(of)
-        self.assertEqual([one.verdict.value for one in found.findings if one.rule == "board-lights"], ["watch"])
+        self.assertEqual([one.verdict for one in found.findings if one.rule == "board-lights"], ["watch"])
         self.assertEqual(diagnose(of).accused, ())
 
 
@@ -298,4 +298,4 @@ class Calls(unittest.TestCase):
         readings = (Reading("defrost.aux_call.v", "0.2"), Reading("defrost.control.v", "19.1"))
         found = {one.point: one for one in assess(Visit(plate=Plate(defrost=DEMAND), readings=readings)).findings}
         self.assertEqual(found["defrost.aux_call.v"].verdict, Verdict.UNSURE, "outside defrost it says nothing of the board")
-        self.assertEqual(found["defrost.control.v"].verdict.value, "bad")
+        self.assertEqual(found["defrost.control.v"].verdict, "bad")

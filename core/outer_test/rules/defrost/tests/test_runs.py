@@ -63,7 +63,7 @@ def with_next_tests(of: Visit, fault: Fault) -> Visit:
     kept = tuple(one for one in of.readings if one.point != "defrost.switch.ohm" or fault == "never-starts")
     never = fault == "never-starts"  # the coil stays cold, so its switch must stay closed
     told = () if never and of.plate.defrost.control == "time-temperature" else readings
-    return replace(of, readings=(*kept, *told), seen=of.seen | seen)
+    return replace(of, readings=(*kept, *told), seen={**of.seen, **seen})
 
 
 def faulty(fault: Fault) -> list[Defrost]:
@@ -106,7 +106,7 @@ class Faults(unittest.TestCase):
         }  # fmt: skip
         for fault, expected in parts.items():
             for defrost in faulty(fault):  # type: ignore[arg-type]
-                run = visit(defrost, *simulated(defrost, fault))  # type: ignore[arg-type]
+                run = visit(defrost, *simulated(defrost, fault))
                 self.assertEqual(accused(with_next_tests(run, fault)), expected, f"{fault} on {defrost.profile}")  # type: ignore[arg-type]
 
     def test_a_fault_the_unit_cannot_have_is_refused(self) -> None:
@@ -138,7 +138,7 @@ class WholeRuns(unittest.TestCase):
         fed = (*base.readings, Reading("defrost.valve_coil.v", "25"), Reading("defrost.valve_coil.ohm", "17"))
         self.assertEqual(accused(replace(base, readings=fed)), set(), "suspected, and not yet proved without the board")
         for proof, expected in (("no", {"reversing valve"}), ("shifts", set())):
-            proved = replace(base, readings=fed, seen=base.seen | {"defrost.valve_proof": proof})
+            proved = replace(base, readings=fed, seen={**base.seen, "defrost.valve_proof": proof})
             self.assertEqual(accused(proved), expected, proof)
         dead = replace(base, readings=(*base.readings, Reading("defrost.valve_coil.v", "0.2")))
         self.assertEqual((lanes(dead)["valve"], accused(dead)), ("bad", set()))
@@ -177,7 +177,7 @@ class WholeRuns(unittest.TestCase):
 
     def test_a_short_forced_run_on_a_clear_coil_is_right(self) -> None:
         run = tuple(
-            DefrostEvent(s, name)
+            DefrostEvent(s, name)  # type: ignore[arg-type]
             for s, name in (
                 (0, "forced"),
                 (2, "valve-shift"),
@@ -188,7 +188,7 @@ class WholeRuns(unittest.TestCase):
                 (10, "valve-back"),
                 (11, "aux-off"),
             )
-        )  # type: ignore[arg-type]
+        )
         self.assertEqual(set(lanes(visit(DEMAND, run, 60)).values()), {"good"})
 
     def test_nothing_is_missed_before_its_time(self) -> None:

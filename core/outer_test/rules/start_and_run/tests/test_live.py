@@ -24,7 +24,7 @@ PLATE = Plate(volts=(208, 230), compressor=Compressor(rla=17.9, lra=96, kind="sc
 
 
 def verdicts(visit: Visit) -> dict[str, str]:
-    return {one.point: "" if one.verdict is None else one.verdict.value for one in assess(visit).findings}
+    return {one.point: "" if one.verdict is None else one.verdict for one in assess(visit).findings}
 
 
 def simulate_psc(uf: float, hz: float, volts: float = 240) -> tuple[float, float]:
@@ -97,19 +97,19 @@ class UnderLoad(unittest.TestCase):
     def test_volts_against_the_rating(self) -> None:
         # IEC 60252-1, 10 % over-voltage limit, from memory.
         for text, expected in (("370", "good"), ("371", "watch"), ("407", "watch"), ("408", "bad")):
-            self.assertEqual(cap_volts(measure(text), 370).verdict.value, expected, text)
+            self.assertEqual(cap_volts(measure(text), 370).verdict, expected, text)
 
     def test_an_unreadable_label_leaves_a_hint(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(vac=440), unreadable=("run_capacitor.herm_uf",), hz=60)
         readings = (Reading("cap.herm.load_a", "5.90"), Reading("cap.herm.load_v", "352"))
         found = next(one for one in assess(Visit(plate=plate, readings=readings)).findings if one.rule == "cap-load")
-        self.assertEqual(found.verdict.value, "unjudged")
+        self.assertEqual(found.verdict, "unjudged")
         self.assertIn("44.5 µF", found.why)
 
     def test_it_needs_the_volts(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(herm_uf=45))
         found = next(one for one in assess(Visit(plate=plate, readings=(Reading("cap.herm.load_a", "5.9"),))).findings)
-        self.assertEqual((found.verdict.value, found.needs), ("unjudged", ("cap.herm.load_v",)))
+        self.assertEqual((found.verdict, found.needs), ("unjudged", ("cap.herm.load_v",)))
 
 
 class Bands(unittest.TestCase):
@@ -127,9 +127,9 @@ class Line(unittest.TestCase):
     def test_limits(self) -> None:
         # NEMA MG 1 12.44, ±10 %, from memory: 0.9 × 208 and 1.1 × 230.
         for text, expected in (("187.2", "good"), ("187.1", "bad"), ("253.0", "good"), ("253.1", "bad")):
-            self.assertEqual(line_volts(measure(text), PLATE).verdict.value, expected, text)
-        self.assertEqual(line_volts(measure("196"), Plate(volts=(208, 230), volts_min=197, volts_max=253)).verdict.value, "bad")
-        self.assertEqual(line_volts(measure("240"), Plate()).verdict.value, "unjudged")
+            self.assertEqual(line_volts(measure(text), PLATE).verdict, expected, text)
+        self.assertEqual(line_volts(measure("196"), Plate(volts=(208, 230), volts_min=197, volts_max=253)).verdict, "bad")
+        self.assertEqual(line_volts(measure("240"), Plate()).verdict, "unjudged")
 
     def test_what_the_legs_say_of_the_service(self) -> None:
         """The patterns of handbook section 8, the first that fits; nominal volts by ANSI C84.1 range B, from memory."""
@@ -157,7 +157,7 @@ class Line(unittest.TestCase):
         for dead in range(len(way)):
             readings = tuple(Reading(point, "240" if place < dead else "0.4") for place, point in enumerate(way))
             found = {one.point: one for one in assess(Visit(plate=PLATE, readings=readings, seen={"contactor.armature": "in"})).findings}
-            bad = [point for point in way if found[point].verdict.value == "bad"]
+            bad = [point for point in way if found[point].verdict == "bad"]
             self.assertEqual(bad, [way[dead]], way[dead])
 
     def test_an_open_contactor_is_no_fault(self) -> None:
@@ -180,7 +180,7 @@ class Line(unittest.TestCase):
 
     def test_sag(self) -> None:
         for text, expected in (("215", "good"), ("213", "watch"), ("168", "bad")):
-            self.assertEqual(start_sag(measure(text), measure("238"), PLATE).verdict.value, expected, text)
+            self.assertEqual(start_sag(measure(text), measure("238"), PLATE).verdict, expected, text)
 
 
 class Control(unittest.TestCase):
@@ -196,10 +196,10 @@ class Control(unittest.TestCase):
 
     def test_the_board_only_with_everything_else_in_order(self) -> None:
         y_out = measure("0.2")
-        self.assertEqual(board_pass(y_out, Safeties(True, True, True)).verdict.value, "bad")
-        self.assertEqual(board_pass(y_out, Safeties(False, True, True)).verdict.value, "unjudged")
-        self.assertEqual(board_pass(y_out, Safeties(True, False, True)).verdict.value, "watch")
-        self.assertEqual(board_pass(y_out, Safeties(True, None, None)).verdict.value, "unsure")
+        self.assertEqual(board_pass(y_out, Safeties(True, True, True)).verdict, "bad")
+        self.assertEqual(board_pass(y_out, Safeties(False, True, True)).verdict, "unjudged")
+        self.assertEqual(board_pass(y_out, Safeties(True, False, True)).verdict, "watch")
+        self.assertEqual(board_pass(y_out, Safeties(True, None, None)).verdict, "unsure")
 
     def test_a_switch_seen_open_is_named_alone(self) -> None:
         readings = (Reading("control.r_c.v", "26.0"), Reading("control.y_in.v", "0.2"))
@@ -227,7 +227,7 @@ class RunningAmps(unittest.TestCase):
         def judge(amps: str, school: str, low: bool = False) -> str:
             how = Running(two_stage=low, low_stage=low or None)
             found = run_amps(measure(amps), (20, 20), how, HouseRules(plate_amps=school))  # type: ignore[arg-type]
-            return "" if found.verdict is None else found.verdict.value
+            return "" if found.verdict is None else found.verdict
 
         self.assertEqual(
             [judge(a, "ceiling") for a in ("7.9", "8.0", "9.9", "10.0", "20.0", "20.1")], ["watch", "watch", "watch", "good", "good", "bad"]
@@ -260,12 +260,12 @@ class RunningAmps(unittest.TestCase):
         self.assertEqual([fan_amps(measure("0.00"), 1.2, turning).verdict for turning in (None, True)], ["bad", "unsure"])
 
     def test_the_handbooks_coarse_clamp_can_tell_a_fan_under_its_fla(self) -> None:
-        self.assertEqual(fan_amps(measure("0.7"), 1.2).verdict.value, "good")
+        self.assertEqual(fan_amps(measure("0.7"), 1.2).verdict, "good")
 
     def test_the_parts_add_up(self) -> None:
         # Bands of 0.05 each: √3 × 0.05 + 0.5 = 0.587 A.
-        self.assertEqual(total_amps(measure("13.8"), measure("12.4"), measure("0.9")).verdict.value, "good")
-        self.assertEqual(total_amps(measure("13.9"), measure("12.4"), measure("0.9")).verdict.value, "watch")
+        self.assertEqual(total_amps(measure("13.8"), measure("12.4"), measure("0.9")).verdict, "good")
+        self.assertEqual(total_amps(measure("13.9"), measure("12.4"), measure("0.9")).verdict, "watch")
 
     def test_rules_that_do_not_apply_to_inverters_give_no_verdict(self) -> None:
         plate = Plate(compressor=Compressor(rla=12, kind="inverter"), fan=Fan(fla=1, kind="electronic"))
@@ -280,8 +280,8 @@ class RunningAmps(unittest.TestCase):
             self.assertEqual(element_amps(measure(text), element, measure("240")).verdict, expected, text)
         self.assertEqual(element_amps(measure("20.0"), element).verdict, "unjudged", "volts not read")
         # At 228 V the same element draws 19 A.
-        self.assertEqual(element_amps(measure("17.2"), element, measure("228")).verdict.value, "good")
-        self.assertEqual(element_amps(measure("0.0"), Element(kw=4.8, volts=240, disconnected="gas backs it up")).verdict.value, "watch")
+        self.assertEqual(element_amps(measure("17.2"), element, measure("228")).verdict, "good")
+        self.assertEqual(element_amps(measure("0.0"), Element(kw=4.8, volts=240, disconnected="gas backs it up")).verdict, "watch")
 
     def test_heater_circuit_of_nec_424(self) -> None:
         # NEC 424.4(B), 424.22(B), from memory: 125 % of heaters and blower; 48 A and 60 A at most on one circuit.

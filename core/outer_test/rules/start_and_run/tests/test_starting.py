@@ -15,7 +15,7 @@ class Starting(unittest.TestCase):
     def judge(self, peak: str, **start: object) -> str:
         found = start_amps(measure(peak), Start(**({"lra": 100, "rated_v": 230, "starting_v": measure("230")} | start)))  # type: ignore[arg-type]
         assert found.verdict is not None
-        return found.verdict.value
+        return found.verdict
 
     def test_time_and_outcome_decide(self) -> None:
         for seconds, expected in (("0.5", "good"), ("0.6", "watch"), ("1.0", "watch"), ("1.1", "bad")):
@@ -32,7 +32,7 @@ class Starting(unittest.TestCase):
         def why(peak: str, **more: object) -> str:
             about = {"result": "hummed", "lra": 100, "rated_v": 230, "starting_v": measure("230")} | more
             found = start_amps(measure(peak), Start(**about))  # type: ignore[arg-type]
-            self.assertEqual(found.verdict.value if found.verdict else "", "bad")
+            self.assertEqual(found.verdict if found.verdict else "", "bad")
             return found.why
 
         self.assertIn("rotor does not turn", why("85"))
@@ -55,7 +55,7 @@ class Starting(unittest.TestCase):
 
     def test_two_start_devices_at_once(self) -> None:
         found = start_amps(measure("60"), Start(result="started", seconds=measure("0.3"), lra=100, fitted="two-wire", kit_on_unit="relay"))
-        self.assertEqual(found.verdict.value, "watch")
+        self.assertEqual(found.verdict, "watch")
 
     def test_before_and_after_in_one_visit(self) -> None:
         readings = (
@@ -70,7 +70,7 @@ class Kit(unittest.TestCase):
         found = kit_effect(KitTest(**kit))  # type: ignore[arg-type]
         assert found is not None
         assert found.verdict is not None
-        return found.verdict.value
+        return found.verdict
 
     def peaks(self, before: str, after: str, by: str, other: str = "") -> str:
         return self.judge(before=measure(before), after=measure(after), before_by=by, after_by=other or by, started=True)

@@ -21,15 +21,15 @@ class Windings(unittest.TestCase):
     def test_three_unlabelled_wires_are_told_apart_and_summed(self) -> None:
         found = judge({"t1_t2.ohm": "44.0", "t2_t3.ohm": "108.0", "t1_t3.ohm": "64.0"})
         told = found["winding-id"]
-        self.assertEqual(told.verdict.value, "good")
+        self.assertEqual(told.verdict, "good")
         # 2 to 3 is the highest, so 1 is common; from 1 the higher is 3, so 3 is start and 2 run.
         self.assertIn("Common is T1, start is T3, run is T2", told.why)
-        self.assertEqual(found["winding-sum"].verdict.value, "good")
+        self.assertEqual(found["winding-sum"].verdict, "good")
 
     def test_touched_leads_come_off_each_pair(self) -> None:
         pairs = {"c_r.ohm": "44.3", "c_s.ohm": "64.3", "r_s.ohm": "108.3"}
-        self.assertEqual(judge(pairs)["winding-sum"].verdict.value, "unsure")
-        self.assertEqual(judge(pairs | {"leads.ohm": "0.3"})["winding-sum"].verdict.value, "good")
+        self.assertEqual(judge(pairs)["winding-sum"].verdict, "unsure")
+        self.assertEqual(judge(pairs | {"leads.ohm": "0.3"})["winding-sum"].verdict, "good")
 
     def test_its_overload_by_shell_and_time(self) -> None:
         """Handbook 7: shell within 10 °F of the air and off 2 h or more is bad, unmeasured unsure, else let it cool."""
@@ -38,10 +38,10 @@ class Windings(unittest.TestCase):
         for shell, verdict in (({}, "unsure"), ({"shell.f": "70", "off_h": "2"}, "bad"), ({"shell.f": "71", "off_h": "2"}, "watch"),
                                ({"shell.f": "70", "off_h": "1.9"}, "watch")):  # fmt: skip
             with self.subTest(shell):
-                self.assertEqual(judge(pairs | shell, **at_motor)["winding-open"].verdict.value, verdict)
+                self.assertEqual(judge(pairs | shell, **at_motor)["winding-open"].verdict, verdict)
         at_plug = {"seen": {"fan_winding.at": Seen("plug")}, "conditions": Conditions(outdoor_f=60)}
         cold = pairs | {"shell.f": "70", "off_h": "2"}
-        self.assertEqual(judge(cold, **at_plug)["winding-open"].verdict.value, "watch", "not at the motor's own leads")
+        self.assertEqual(judge(cold, **at_plug)["winding-open"].verdict, "watch", "not at the motor's own leads")
 
     def test_a_ground_on_two_terminals_overrides_the_pairs_and_stops(self) -> None:
         pairs = {"c_r.ohm": "44", "c_s.ohm": "64", "r_s.ohm": "108"}
@@ -51,7 +51,7 @@ class Windings(unittest.TestCase):
                     Reading(f"fan_winding.{point}", value) for point, value in (pairs | {f"{terminal}_ground.ohm": "400000", f"{other}_ground.ohm": "300000"}).items()
                 )))  # fmt: skip
                 self.assertEqual(found.overall.value, "stop")
-                self.assertEqual({one.verdict.value for one in found.findings if one.rule == "winding-sum"}, {"unjudged"})
+                self.assertEqual({one.verdict for one in found.findings if one.rule == "winding-sum"}, {"unjudged"})
 
     def test_insulation(self) -> None:
         for megohm, verdict in (("100", "good"), ("99", "watch"), ("0.5", "watch"), ("0.4", "stop")):
