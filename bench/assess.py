@@ -8,7 +8,7 @@ from statistics import median
 
 from bench.visits import big_visit
 from outer_test.assessment import assess
-from visits.visit_file import read_visit, write_visit
+from outer_test.visit import read_visit, write_visit
 
 ROUNDS, AIM = 300, 20
 

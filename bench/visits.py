@@ -6,8 +6,7 @@ from pathlib import Path
 from uuid import NAMESPACE_URL, uuid5
 
 from outer_test.measurement import Accuracy
-from outer_test.visit import POINTS, MeterUnit, PowerEvent, Reading, Seen, Visit
-from visits.visit_file import read_visit
+from outer_test.visit import POINTS, MeterUnit, PowerEvent, Reading, Seen, Visit, read_visit
 
 EXAMPLE = Path(__file__).resolve().parents[1] / "docs" / "example-visit.json"
 START = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)

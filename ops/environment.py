@@ -24,7 +24,10 @@ def ensure_python(for_tests: bool = False) -> None:
         shutil.rmtree(ROOT / ".venv", ignore_errors=True)
         run([sys.executable, "-m", "venv", str(ROOT / ".venv")], "making the Python environment")
     say("Installing Python packages ...")
-    run([str(VENV_PYTHON), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", "--require-hashes", "-r", str(wanted)], "pip install")
+    run(
+        [str(VENV_PYTHON), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", "--require-hashes", "-r", str(wanted)],
+        "pip install",
+    )
     stamp.set()
 
 

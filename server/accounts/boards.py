@@ -1,16 +1,13 @@
 """The company's board profiles: the generic ones that ship, and its own beside or instead of them."""
 
 from dataclasses import dataclass, replace
-from typing import Any
-
-from pydantic import TypeAdapter
 
 from accounts.models import Company
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import SHIPPED, Defrost
+from outer_test.plain_data import read_as, sparse
 
 MOST = 200
-_DEFROST = TypeAdapter(Defrost)
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,7 +21,7 @@ class BoardProfile:
 
 def board_profiles(company: Company) -> tuple[BoardProfile, ...]:
     """Every profile a unit of this company can carry, by name."""
-    own = {name: BoardProfile(name, _DEFROST.validate_python(about)) for name, about in company.boards.items()}
+    own = {name: BoardProfile(name, read_as(Defrost, about)) for name, about in company.boards.items()}
     shipped = {name: BoardProfile(name, about, True) for name, about in SHIPPED.items() if name not in own}
     return tuple(sorted((own | shipped).values(), key=lambda one: one.name))
 
@@ -41,8 +38,7 @@ def keep_board(company: Company, name: str, defrost: Defrost) -> None:
         raise FieldProblem("control", "say what kind of control it is")
     if name not in company.boards and len(company.boards) >= MOST:
         raise FieldProblem("name", f"at most {MOST} profiles")
-    kept: Any = _DEFROST.dump_python(replace(defrost, profile=name), mode="json", exclude_none=True, exclude_defaults=True)
-    company.boards = company.boards | {name: kept}
+    company.boards = company.boards | {name: sparse(replace(defrost, profile=name))}
     company.save(update_fields=["boards"])
 
 

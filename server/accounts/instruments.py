@@ -4,10 +4,9 @@ from dataclasses import dataclass, field
 from datetime import date
 from typing import Any
 
-from pydantic import TypeAdapter
-
 from accounts.models import Company
 from outer_test.measurement import Accuracy, FieldProblem
+from outer_test.plain_data import present, read_as
 from outer_test.visit import MeterUnit
 
 MOST = 60
@@ -23,20 +22,21 @@ class Instrument:
     retired: bool = False
 
 
-_ACCURACY = TypeAdapter(dict[MeterUnit, tuple[Accuracy, ...]])
-
-
 def instruments(company: Company) -> tuple[Instrument, ...]:
     """The company's meters by name."""
     return tuple(
         Instrument(
             name,
-            _ACCURACY.validate_python({unit: _ranges(one) for unit, one in about["accuracy"].items()}),
+            _accuracy(about["accuracy"]),
             date.fromisoformat(about["due"]) if about.get("due") else None,
             bool(about.get("retired")),
         )
         for name, about in sorted(company.meters.items())
     )
+
+
+def _accuracy(about: dict[str, Any]) -> dict[MeterUnit, tuple[Accuracy, ...]]:
+    return read_as(dict[MeterUnit, tuple[Accuracy, ...]], {unit: _ranges(one) for unit, one in about.items()})
 
 
 def _ranges(accuracy: Any) -> list[Any]:
@@ -57,7 +57,7 @@ def set_instruments(company: Company, meters: tuple[Instrument, ...]) -> None:
             raise FieldProblem(f"meters.{place}.name", "two meters have this name")
         names.add(name)
         kept[name] = {
-            "accuracy": _ACCURACY.dump_python(one.accuracy, mode="json", exclude_none=True),
+            "accuracy": present(one.accuracy),
             "due": one.due.isoformat() if one.due is not None else None,
             "retired": one.retired,
         }

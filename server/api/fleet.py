@@ -25,10 +25,10 @@ def watch(request: Asking, point: str = "", page: int = 0) -> HttpResponse:
         raise FieldProblem("point", "is no point of a visit")
     if not 0 <= page <= MOST_PAGES:
         raise FieldProblem("page", f"is from 0 to {MOST_PAGES}")
-    return answer(WatchList, watch_list(request.auth.company, timezone.localdate(), point, page))
+    return answer(watch_list(request.auth.company, timezone.localdate(), point, page))
 
 
 @router.get("/find", response={200: Found, 401: Problem})
 def find_by_words(request: Asking, q: Annotated[str, Query(max_length=200)] = "") -> HttpResponse:
     """Units and visits that a few words fit; a misspelt word is found by likeness."""
-    return answer(Found, find(request.auth.company, q.replace("\x00", "")))
+    return answer(find(request.auth.company, q.replace("\x00", "")))

@@ -10,10 +10,10 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from accounts.people import NoSuchInvitation, NoSuchMember
+from api.words_of_problems import message_for
 from fleet.write_unit import NoSuchUnit
 from outer_test.measurement import FieldProblem
 from visits.load import Finished, NoSuchVisit
-from visits.visit_file import message_for
 
 
 @dataclass(frozen=True, slots=True)

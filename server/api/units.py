@@ -122,7 +122,7 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
         unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
         tuple(PartShown(one.uuid, one.part, one.at, one.note, one.member.shown_name) for one in rows), PARTS, record.visits, record.points,
     )  # fmt: skip
-    return answer(UnitFile, shown)
+    return answer(shown)
 
 
 @router.get("/by-tag/{tag}", response={200: Opened, 401: Problem, 404: Problem})

@@ -13,12 +13,11 @@ from api.problems import Problem, Refused
 from api.signed_in import Asking
 from outer_test.entry import LeftOver, Typed, TypedProblem, parse_line, parse_typed
 from outer_test.measurement import FieldProblem
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, write_visit
 from visits.load import find_visit, load_visit
 from visits.shapes import Round, Today, VisitShown
 from visits.show import show_round, show_visit
 from visits.today import today
-from visits.visit_file import write_visit
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import add_lifted, claim_power, end_lifted, finish
 from visits.write_rules import judge_by_current_rules
@@ -110,14 +109,14 @@ class Asked:
 @router.get("/today", response={200: Today, 401: Problem})
 def days_list(request: Asking) -> HttpResponse:
     """Today's visits of the company, the asker's own first."""
-    return answer(Today, today(request.auth))
+    return answer(today(request.auth))
 
 
 @router.get("/visits/{visit_id}", response={200: VisitShown, 401: Problem, 404: Problem})
 def one_visit(request: Asking, visit_id: UUID) -> HttpResponse:
     """A visit whole."""
     company = request.auth.company
-    return answer(VisitShown, show_visit(company, load_visit(company, find_visit(company, visit_id))))
+    return answer(show_visit(company, load_visit(company, find_visit(company, visit_id))))
 
 
 @router.get("/visits/{visit_id}/file", response={200: dict, 401: Problem, 404: Problem})
@@ -168,7 +167,7 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
     ]
     loaded = write_entries(request.auth, visit_id, entries)
     kept = tuple(item.point for item in parsed.items)
-    return answer(LineKept, LineKept(kept, parsed.left_over, parsed.rest, show_round(loaded)))
+    return answer(LineKept(kept, parsed.left_over, parsed.rest, show_round(loaded)))
 
 
 @router.post("/visits/{visit_id}/power", response={200: Round, **REFUSALS})

@@ -11,7 +11,6 @@ from typing import IO, Any
 from uuid import UUID
 
 from django.db import transaction
-from pydantic import TypeAdapter, ValidationError
 
 from accounts.models import Company, Member
 from files.company_out import FORMAT, VERSION
@@ -23,9 +22,9 @@ from outer_test.history import PARTS
 from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Contactor, Defrost, Plate
-from outer_test.visit import FittedCapacitor, StockPart
+from outer_test.plain_data import ReadProblem, present, read_text
+from outer_test.visit import FittedCapacitor, StockPart, read_visit
 from visits.models import Visit
-from visits.visit_file import VisitFileError, read_visit
 
 MOST_FILES, MOST_BYTES, MOST_EACH, MOST_RATIO = 200_000, 2_000_000_000, 20_000_000, 200
 
@@ -154,10 +153,9 @@ class _Checked:
     def as_type(self, name: str, shape: Any) -> Any:
         """A JSON file held to its shape."""
         try:
-            return TypeAdapter(shape).validate_json(self.read(name))
-        except ValidationError as problem:
-            first = problem.errors(include_url=False)[0]
-            raise FieldProblem("file", f"{name[:60]}: {'.'.join(map(str, first['loc']))}: {first['msg']}"[:300]) from None
+            return read_text(shape, self.read(name))
+        except ReadProblem as problem:
+            raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
 
 
 def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
@@ -181,7 +179,7 @@ def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
 
 
 def _settings(company: Company, about: CompanyIn) -> None:
-    plain = TypeAdapter(CompanyIn).dump_python(about, mode="json", exclude_none=True)
+    plain = present(about)
     company.letterhead = about.letterhead[:2000]
     for name in ("rules", "meters", "van_stock", "boards"):
         setattr(company, name, plain.get(name, [] if name == "van_stock" else {}))
@@ -192,7 +190,7 @@ def _unit(company: Company, one: UnitIn) -> Unit:
     if max(len(one.site), 0) > 120 or len(one.address) > 200 or len(one.label) > 80 or len(one.serial) > 40:
         raise FieldProblem("file", "units.json: a name is longer than the record keeps it")
     site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
-    plain = TypeAdapter(UnitIn).dump_python(one, mode="json", exclude_none=True)
+    plain = present(one)
     unit = Unit(
         company=company, id=one.id, site=site, label=one.label, serial=one.serial, plate=plain["plate"], fitted=plain["fitted"],
         contactor_fitted=plain.get("contactor_fitted"), notes=one.notes[:4000],
@@ -222,7 +220,7 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
         about: VisitAbout = checked.as_type(name.replace(".json", ".about.json"), VisitAbout)
         try:
             visit, visit_id = read_visit(checked.read(name)), UUID(PurePosixPath(name).stem)
-        except (VisitFileError, ValueError) as problem:
+        except (ReadProblem, ValueError) as problem:
             raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that is not there")

@@ -9,9 +9,9 @@ from typing import IO, Any
 
 from accounts.models import Company
 from fleet.models import PartFitted, Unit
+from outer_test.visit import write_visit
 from visits.load import load_visit
 from visits.models import Photo, Visit
-from visits.visit_file import write_visit
 
 FORMAT, VERSION = "outer-test-company", 1
 

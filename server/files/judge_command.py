@@ -4,8 +4,9 @@ import json
 import sys
 from pathlib import Path
 
+from outer_test.plain_data import ReadProblem
 from outer_test.report import answer_for
-from visits.visit_file import VisitFileError, read_visit
+from outer_test.visit import read_visit
 
 _USAGE = "usage: ./judge FILE [FILE ...]    (- for standard input; several files answer one line each)"
 
@@ -24,7 +25,7 @@ def main(words: list[str]) -> int:
             print(f"judge: {name}: {problem.strerror}", file=sys.stderr)
             status = 2
             continue
-        except VisitFileError as problem:
+        except ReadProblem as problem:
             print(f"judge: {name}: {problem}", file=sys.stderr)
             status = 2
             continue

@@ -13,7 +13,6 @@ from django.conf import settings
 from django.core.files.uploadedfile import UploadedFile
 from django.db import connection, connections, transaction
 from django.utils import timezone
-from pydantic import TypeAdapter
 
 from accounts.audit import note
 from accounts.models import Company, Member
@@ -22,6 +21,7 @@ from outer_test import visit as core
 from outer_test.assessment import assess
 from outer_test.entry import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
 from outer_test.measurement import FieldProblem
+from outer_test.plain_data import plain, read_as
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded
@@ -30,7 +30,6 @@ from visits.to_core import Log, core_reading, core_unit
 
 MOST_BYTES, MOST_ROWS, MOST_PROBLEMS, LOOK = 60_000_000, 500_000, 200, 60
 BEAT_ROWS, BEAT_VISITS = 2000, 100
-_MAPPING = TypeAdapter(Mapping)
 
 
 class Cancelled(Exception):
@@ -69,7 +68,7 @@ def start(job: ImportJob, mapping: Mapping | None) -> None:
         missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
         if missing:
             raise FieldProblem("mapping", "say which columns are the value and the time")
-        changed = {"mapping": _MAPPING.dump_python(mapping), "state": states.CHECKING, "problems": [], "preview": []}
+        changed = {"mapping": plain(mapping), "state": states.CHECKING, "problems": [], "preview": []}
         _set(job, **changed, problem_count=0, done=0, total=0, visits=0, cancel=False)
     else:
         if job.state != states.CHECKED or job.problem_count or not job.total:
@@ -122,7 +121,7 @@ def beat(job: ImportJob, done: int) -> None:
 def _rows(job: ImportJob) -> Iterator[LogRow | RowProblem]:
     with job.file.open("rb") as file:
         text = io.TextIOWrapper(file, encoding="utf-8-sig", errors="replace", newline="")
-        yield from read_rows(iter(text), _MAPPING.validate_python(job.mapping), timezone.get_current_timezone())
+        yield from read_rows(iter(text), read_as(Mapping, job.mapping), timezone.get_current_timezone())
 
 
 def _units(job: ImportJob) -> dict[str, Unit]:

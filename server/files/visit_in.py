@@ -6,13 +6,13 @@ from uuid import UUID, uuid5
 
 from django.db import transaction
 from django.utils import timezone
-from pydantic import TypeAdapter
 
 from accounts.models import Member
 from fleet.models import Unit
 from fleet.write_unit import find_unit
 from outer_test import visit as core
 from outer_test.measurement import FieldProblem
+from outer_test.plain_data import ReadProblem, sparse
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import load_visit
@@ -29,10 +29,8 @@ from visits.models import (
     Visit,
 )
 from visits.to_core import STOPPED, about_part
-from visits.visit_file import VisitFileError, read_visit
 
 MOST_LINES = 5000
-_PLAIN = TypeAdapter(core.Visit)
 _FROZEN = ("plate", "fitted", "contactor_fitted", "van_stock", "meters", "calibration_due")
 
 
@@ -56,8 +54,8 @@ def take_in(member: Member, unit_id: UUID, visit_id: UUID, text: bytes) -> Visit
     Raises NoSuchUnit, and FieldProblem (`file`) with one clear line for a file that is none.
     """
     try:
-        visit = read_visit(text)
-    except VisitFileError as problem:
+        visit = core.read_visit(text)
+    except ReadProblem as problem:
         raise FieldProblem("file", str(problem)) from None
     if len(visit.readings) + len(visit.seen) + len(visit.lifted) + len(visit.power) + len(visit.defrost_run) > MOST_LINES:
         raise FieldProblem("file", f"a visit has at most {MOST_LINES} lines")
@@ -79,7 +77,7 @@ def write_whole(member: Member, unit: Unit, visit_id: UUID, visit: core.Visit, a
     Raises FieldProblem where a value is longer than the record keeps it.
     """
     company = member.company
-    plain = _PLAIN.dump_python(visit, mode="json", exclude_none=True, exclude_defaults=True)
+    plain = sparse(visit)
     row = Visit(
         company=company,
         id=visit_id,

@@ -7,17 +7,16 @@ from uuid import UUID
 
 from django.db import connection
 from django.db.models import F, Q
-from pydantic import TypeAdapter
 
 from accounts.models import Company
 from fleet.models import UnitStanding
 from outer_test.history import Watched
 from outer_test.judgement import WORST_FIRST, Verdict
+from outer_test.plain_data import read_as
 from outer_test.visit import title_of
 
 PAGE = 50
 _SHOWN = ("unit_id", "unit__site__name", "unit__label", "rank", "crosses", "left", "visit_at", "watched")
-_WATCHED = TypeAdapter(tuple[Watched, ...])
 _BAD = WORST_FIRST.index(Verdict.BAD)
 _GOOD = WORST_FIRST.index(Verdict.GOOD)
 
@@ -85,7 +84,7 @@ def watch_list(company: Company, today: date, point: str = "", page: int = 0) ->
 
 
 def _unit(row: Any, point: str) -> WatchedUnit:
-    watched = _WATCHED.validate_python(row.watched)
+    watched = read_as(tuple[Watched, ...], row.watched)
     shown = tuple(one for one in watched if not point or one.point == point)
     return WatchedUnit(
         row.unit_id, row.unit__site__name, row.unit__label, WORST_FIRST[row.rank], row.crosses, row.left, row.visit_at, shown

@@ -15,7 +15,7 @@ from fleet.models import Site, Unit
 from fleet.write_unit import find_text_of as find_text_of_unit
 from setup.demo_data import COMPANY, LEAD, TECHNICIANS
 from setup.demo_units import UNITS
-from visits.baseline import baseline_of
+from visits.baseline import unit_baseline
 from visits.find_text import find_text_of
 from visits.load import Loaded
 from visits.models import Visit
@@ -87,7 +87,7 @@ def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any
             id=_id(key, "visit", str(visit.get("days_ago", ""))), company=company, unit=unit, technician=people[visit["technician"]],
             rules=company.rules, scheduled_for=midnight + timedelta(minutes=visit["minute"]) - days, complaint=visit["complaint"],
             began=visit.get("began", ""), notes=visit.get("notes", ""), conditions=visit.get("conditions", {}),
-            baseline=baseline_of(company, unit),
+            baseline=unit_baseline(company, unit),
         )  # fmt: skip
         row.find_text = find_text_of(row, people[visit["technician"]].shown_name)
         row.save(update_fields=["find_text"])

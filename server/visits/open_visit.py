@@ -9,7 +9,7 @@ from accounts.models import Member
 from fleet.models import Unit
 from fleet.write_unit import find_unit
 from outer_test.measurement import FieldProblem
-from visits.baseline import baseline_of
+from visits.baseline import unit_baseline
 from visits.find_text import find_text_of
 from visits.models import LiftedLine, Visit
 
@@ -32,7 +32,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
         unit=unit,
         defaults={
             "technician": member, "scheduled_for": timezone.now(), "complaint": complaint, "began": began,
-            "rules": member.company.rules, "baseline": baseline_of(member.company, unit),
+            "rules": member.company.rules, "baseline": unit_baseline(member.company, unit),
             "return_of": before[0].visit if before else None,
         },
     )  # fmt: skip

@@ -13,7 +13,7 @@ from outer_test.diagnosis import diagnose
 from outer_test.judgement import SCHOOLS
 from outer_test.procedure import caught, stations
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
-from outer_test.visit import POINTS, Visit, inputs_of, standing_readings
+from outer_test.visit import POINTS, Visit, inputs_of, latest_run, not_taken_back, standing_readings
 from visits.load import Loaded
 from visits.models import Entry, LiftedEnding, LiftedLine, PowerClaim
 from visits.shapes import (
@@ -29,7 +29,7 @@ from visits.shapes import (
     StampShown,
     VisitShown,
 )
-from visits.to_core import STOPPED, core_repair, standing_parts, standing_stamps
+from visits.to_core import STOPPED, core_repair
 
 
 def show_round(loaded: Loaded) -> Round:
@@ -46,7 +46,7 @@ def show_round(loaded: Loaded) -> Round:
         lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),
         parts=tuple(
             NewPartShown(one.uuid, one.at, loaded.names.get(one.member_id, ""), core_repair(one))
-            for one in standing_parts(loaded.log.parts)
+            for one in not_taken_back(loaded.log.parts)
         ),
         power_log=tuple(_power(claim, loaded.names) for claim in loaded.log.power),
         plate=visit.plate,
@@ -91,7 +91,7 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
     visit, defrost = loaded.visit, loaded.visit.plate.defrost
     if defrost.control is None:
         return None
-    stamps = standing_stamps(loaded.log.stamps)
+    stamps = latest_run(loaded.log.stamps)
     switch = inputs_of(visit).get("defrost.switch.ohm")
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),

@@ -4,17 +4,14 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
 
-from pydantic import TypeAdapter
-
 from accounts.models import Company
 from fleet.models import Unit
 from outer_test import visit as core
 from outer_test.judgement import Part
+from outer_test.plain_data import read_as, sparse
 from outer_test.visit import POINTS
 from visits.models import BoardWireLine, DefrostAnswer, DefrostStamp, Entry, LiftedEnding, LiftedLine, PartPutIn, PowerClaim, Visit
-from visits.visit_file import visit_from
 
-_REPAIR = TypeAdapter(core.Repair)
 STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
 
 
@@ -38,13 +35,13 @@ class Log:
 
 def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
     """The core's visit: what was known of the unit and the company (`kept`), and what was written."""
-    standing = standing_stamps(log.stamps)
+    standing = core.latest_run(log.stamps)
     said = {
         "rules": row.rules, "baseline": row.baseline, "conditions": row.conditions,
         "complaint": row.complaint or None, "began": row.began or None,
     }  # fmt: skip
     return replace(
-        visit_from({**kept, **said}),
+        read_as(core.Visit, {**kept, **said}),
         power=tuple(core.PowerEvent(claim.state, claim.at) for claim in log.power),  # type: ignore[arg-type]
         readings=core_readings(log.entries),
         seen=core_seen(log.entries),
@@ -52,20 +49,10 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
         defrost_run=tuple(core.DefrostEvent(one.s, one.event) for one in standing if one.event != STOPPED),  # type: ignore[arg-type]
         defrost_forced_at=next((one.at for one in standing if one.event == "forced"), None),
         defrost_seen=standing_answers(log),
-        repairs=tuple(core_repair(one) for one in standing_parts(log.parts)),
+        repairs=tuple(core_repair(one) for one in core.not_taken_back(log.parts)),
         board_wires=tuple(core.BoardWire(one.terminal, one.colour, one.goes_to, one.new_terminal) for one in _standing_wires(log.wires)),
         defrost_watched_s=max((one.s for one in standing if one.event == STOPPED), default=None),
     )
-
-
-def standing_stamps(stamps: Sequence[DefrostStamp]) -> list[DefrostStamp]:
-    """The stamps of the latest run that were not taken back, in their order in time."""
-    if not stamps:
-        return []
-    gone = {one.undoes for one in stamps if one.undoes is not None}
-    latest = stamps[-1].run
-    kept = [one for one in stamps if one.run == latest and one.undoes is None and one.uuid not in gone]
-    return sorted(kept, key=lambda one: one.s)
 
 
 def standing_answers(log: Log) -> dict[core.RunEvent, core.Answer]:
@@ -74,16 +61,9 @@ def standing_answers(log: Log) -> dict[core.RunEvent, core.Answer]:
     return {one.event: one.answer for one in log.answers if one.run == run}  # type: ignore[misc]
 
 
-def standing_parts(parts: Sequence[PartPutIn]) -> list[PartPutIn]:
-    """The parts put in, without those that were taken off the record again."""
-    gone = {one.undoes for one in parts if one.undoes is not None}
-    return [one for one in parts if one.undoes is None and one.uuid not in gone]
-
-
 def about_part(repair: core.Repair) -> dict[str, Any]:
     """What the row of a part put in keeps beside its part and its time; `core_repair` reads it back."""
-    about: dict[str, Any] = _REPAIR.dump_python(repair, mode="json", exclude={"part", "at"}, exclude_defaults=True, exclude_none=True)
-    return about
+    return {name: one for name, one in sparse(repair).items() if name not in ("part", "at")}
 
 
 def core_repair(row: PartPutIn) -> core.Repair:
@@ -111,7 +91,7 @@ def as_it_stands(company: Company, unit: Unit) -> dict[str, Any]:
 
 def core_unit(unit: Unit) -> core.Visit:
     """A visit with nothing but the unit's plate and what is fitted: what its drawing and its standing are made from."""
-    return visit_from({"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted})
+    return read_as(core.Visit, {"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted})
 
 
 def core_seen(entries: Sequence[Entry]) -> dict[str, str | core.Seen]:

@@ -11,10 +11,10 @@ from accounts.models import Company, Member
 from outer_test.measurement import FieldProblem
 from outer_test.rules.defrost import QUESTIONS
 from outer_test.simulation import FAULTS, simulate_defrost
-from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent
+from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent, latest_run
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import DefrostAnswer, DefrostStamp, Visit
-from visits.to_core import STOPPED, standing_stamps
+from visits.to_core import STOPPED
 
 MOST_S = 4 * 3600
 
@@ -38,7 +38,7 @@ def stamp(member: Member, visit_id: UUID, new: Stamp) -> Loaded:
         if any(one.uuid == new.id for one in loaded.log.stamps):
             return loaded
         at = new.at or timezone.now()
-        forced = next((one for one in standing_stamps(loaded.log.stamps) if one.event == "forced"), None)
+        forced = next((one for one in latest_run(loaded.log.stamps) if one.event == "forced"), None)
         if new.event == "forced":
             _write(member, row, new.id, new.id, "forced", 0.0, at)
             return load_visit(member.company, row)
@@ -56,7 +56,7 @@ def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) ->
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        gone = next((one for one in standing_stamps(loaded.log.stamps) if one.uuid == stamp_id), None)
+        gone = next((one for one in latest_run(loaded.log.stamps) if one.uuid == stamp_id), None)
         if gone is None:
             if any(one.undoes == stamp_id for one in loaded.log.stamps):
                 return loaded
@@ -74,7 +74,7 @@ def answer(member: Member, visit_id: UUID, answer_id: UUID, event: str, said: st
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        standing = standing_stamps(loaded.log.stamps)
+        standing = latest_run(loaded.log.stamps)
         if not standing:
             raise FieldProblem("event", "force the defrost first: an answer belongs to a run")
         if not any(one.uuid == answer_id for one in loaded.log.answers):

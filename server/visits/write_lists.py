@@ -10,8 +10,8 @@ from django.utils import timezone
 from accounts.models import Member
 from outer_test import visit as core
 from outer_test.measurement import FieldProblem
-from outer_test.procedure import FinishProblem, check_finish
-from outer_test.visit import Thing, open_lines, thing_of, things_off, words_for
+from outer_test.procedure import FinishProblem, LiftProblem, check_finish, check_lift
+from outer_test.visit import Thing, things_off, words_for
 from visits.keep import keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
@@ -44,21 +44,14 @@ def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str, at: dat
     """Add a line to the not-put-back list. Raises NoSuchVisit, Finished, FieldProblem."""
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
-        core.Lifted(what)
         if len(what) > 120:
-            raise FieldProblem("what", "keep it to 120 characters")
-        _one_board_wire_at_a_time(load_visit(member.company, row), what.strip(), line_id)
+            raise FieldProblem("what", "Use 1 to 120 characters.")
+        try:
+            check_lift(load_visit(member.company, row).visit, core.Lifted(what.strip(), id=str(line_id)))
+        except LiftProblem as problem:
+            raise FieldProblem("what", str(problem)) from None
         _add_line(member, row, line_id, what.strip(), at or timezone.now())
         return load_visit(member.company, row)
-
-
-def _one_board_wire_at_a_time(loaded: Loaded, what: str, line_id: UUID) -> None:
-    """Wires of a board that is swapped move one by one: that is how none is forgotten and none changes places."""
-    if thing_of(what) is not Thing.BOARD_WIRE:
-        return
-    off = next((line for line in open_lines(loaded.visit) if line.means is Thing.BOARD_WIRE), None)
-    if off is not None and off.id != str(line_id):
-        raise FieldProblem("what", f"one wire at a time: {off.what} is still off")
 
 
 def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, how: Any, why: str, at: datetime | None = None) -> Loaded:

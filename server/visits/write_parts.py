@@ -10,11 +10,11 @@ from accounts.models import Member
 from fleet.write_unit import fit_part
 from outer_test.history import names_of
 from outer_test.measurement import FieldProblem
-from outer_test.visit import Reading, Repair
+from outer_test.visit import Reading, Repair, not_taken_back
 from visits.keep import fitted_ids
 from visits.load import Loaded, load_visit, open_for_writing
 from visits.models import Entry, PartPutIn
-from visits.to_core import about_part, standing_parts
+from visits.to_core import about_part
 
 
 def put_in(member: Member, visit_id: UUID, part_id: UUID, repair: Repair, in_hand: dict[str, str] | None = None) -> Loaded:
@@ -50,7 +50,7 @@ def not_put_in(member: Member, visit_id: UUID, undo_id: UUID, part_id: UUID) -> 
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        line = next((one for one in standing_parts(loaded.log.parts) if one.uuid == part_id), None)
+        line = next((one for one in not_taken_back(loaded.log.parts) if one.uuid == part_id), None)
         if line is None:
             if any(one.undoes == part_id for one in loaded.log.parts):
                 return loaded

@@ -6,18 +6,14 @@ from uuid import UUID
 
 from django.db import transaction
 from django.utils import timezone
-from pydantic import TypeAdapter
 
 from accounts.models import Member
 from fleet.models import PlateRevision, Unit
 from fleet.write_unit import NoSuchUnit
 from outer_test.nameplate import Contactor, Plate
+from outer_test.plain_data import present
 from outer_test.visit import FittedCapacitor
 from visits.load import open_for_writing
-
-_FITTED = TypeAdapter(tuple[FittedCapacitor, ...])
-_PLATE = TypeAdapter(Plate)
-_CONTACTOR = TypeAdapter(Contactor | None)
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,9 +36,9 @@ def write_plate(member: Member, visit_id: UUID, unit_id: UUID, revision_id: UUID
         unit: Any = Unit.objects.of(member.company).select_for_update().filter(id=unit_id).first()
         if unit is None:
             raise NoSuchUnit
-        plain = _PLATE.dump_python(read.plate, mode="json", exclude_none=True)
-        parts = _FITTED.dump_python(read.fitted, mode="json", exclude_none=True)
-        contactor = _CONTACTOR.dump_python(read.contactor, mode="json", exclude_none=True)
+        plain = present(read.plate)
+        parts = present(read.fitted)
+        contactor = present(read.contactor)
         _, made = PlateRevision.objects.of(member.company).get_or_create(
             company=member.company,
             uuid=revision_id,

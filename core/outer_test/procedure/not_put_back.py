@@ -1,6 +1,6 @@
 """The not-put-back list, which alone governs finishing (handbook section 10)."""
 
-from outer_test.visit import Visit, open_lines
+from outer_test.visit import Lifted, Thing, Visit, open_lines
 
 
 class FinishProblem(ValueError):
@@ -21,3 +21,25 @@ def check_finish(visit: Visit, force_reason: str = "") -> None:
     lines = open_lines(visit)
     if lines and not force_reason.strip():
         raise FinishProblem(f"not put back yet: {', '.join(line.words for line in lines)}")
+
+
+class LiftProblem(ValueError):
+    """A wire that may not come off yet; the message says why."""
+
+
+def check_lift(visit: Visit, line: Lifted) -> None:
+    """Raise LiftProblem where this may not be lifted now: wires of a board that is swapped move one by one.
+
+    That is how none is forgotten and none changes places. Source: handbook section 9, board swap.
+
+    >>> off = Lifted("Board wire Y (yellow)", id="1")
+    >>> check_lift(Visit(lifted=(off,)), Lifted("Board wire O (orange)", id="2"))
+    Traceback (most recent call last):
+    ...
+    outer_test.procedure.not_put_back.LiftProblem: one wire at a time: Board wire Y (yellow) is still off
+    """
+    if line.means is not Thing.BOARD_WIRE:
+        return
+    off = next((one for one in open_lines(visit) if one.means is Thing.BOARD_WIRE and one.id != line.id), None)
+    if off is not None:
+        raise LiftProblem(f"one wire at a time: {off.words} is still off")

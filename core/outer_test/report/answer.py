@@ -1,35 +1,11 @@
 """What `./judge` answers: a visit's assessment and its conclusion as plain data, ready to be written as JSON."""
 
-from dataclasses import fields, is_dataclass
-from datetime import date
-from enum import Enum
 from typing import Any
 
 from outer_test.assessment import as_left, assessment_of, judge
 from outer_test.diagnosis import Diagnosis, Suspect, diagnose
+from outer_test.plain_data import plain
 from outer_test.visit import Visit
-
-_DIGITS = 9  # so that different Pythons agree
-
-
-def plain(value: Any) -> Any:
-    """Dataclasses as dicts, tuples as lists, enums by their value, times in ISO form, floats at 9 significant digits.
-
-    >>> from outer_test.judgement import Verdict
-    >>> plain((Verdict.GOOD, 0.1 + 0.2, None))
-    ['good', 0.3, None]
-    """
-    if is_dataclass(value) and not isinstance(value, type):
-        return {field.name: plain(getattr(value, field.name)) for field in fields(value)}
-    if isinstance(value, Enum):
-        return value.value
-    if isinstance(value, dict):
-        return {plain(key): plain(one) for key, one in value.items()}
-    if isinstance(value, tuple | list):
-        return [plain(one) for one in value]
-    if isinstance(value, float):
-        return float(f"{value:.{_DIGITS}g}")
-    return value.isoformat() if isinstance(value, date) else value
 
 
 def answer_for(visit: Visit) -> dict[str, Any]:

@@ -1,5 +1,7 @@
 """What was recorded at one visit: points, readings, things seen, power, and what is off."""
 
+from outer_test.visit.file import current, read_visit, write_visit
+from outer_test.visit.log import latest_run, not_taken_back
 from outer_test.visit.part import FittedCapacitor, Repair, StockPart
 from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Point, title_of
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
@@ -69,6 +71,7 @@ __all__ = [
     "absence_points",
     "capacitor_sections",
     "check_seen",
+    "current",
     "discharge_points",
     "has_start_capacitor",
     "inputs_of",
@@ -76,13 +79,17 @@ __all__ = [
     "interrupted_by",
     "is_dual",
     "last_power_up",
+    "latest_run",
+    "not_taken_back",
     "off_at",
     "open_lines",
     "poles_of",
     "power_at",
+    "read_visit",
     "standing_readings",
     "thing_of",
     "things_off",
     "title_of",
     "words_for",
+    "write_visit",
 ]

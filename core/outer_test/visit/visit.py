@@ -186,7 +186,7 @@ class Visit(Record):
     """Everything `assess` looks at. Each part may be absent."""
 
     format: Literal["outer-test-visit"] = "outer-test-visit"
-    version: Literal[1, 2] = 1
+    version: Literal[1, 2] = 2
     plate: Plate = Plate()
     fitted: tuple[FittedCapacitor, ...] = ()
     rules: HouseRules = HouseRules()

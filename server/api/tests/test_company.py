@@ -9,7 +9,7 @@ from django.utils import timezone
 
 from outer_test.judgement import SCHOOLS
 from testing.fixtures import Caller, Fixture, finding, fresh
-from visits.baseline import baseline_of
+from visits.baseline import unit_baseline
 from visits.models import RulesChange
 
 RULES = {choice: next(iter(schools)) for choice, schools in SCHOOLS.items()}
@@ -160,7 +160,7 @@ class Baseline(TestCase):
         caller = mine.client()
         for pair, ohm in (("c_r", "0.60"), ("c_s", "1.90"), ("r_s", "2.50")):
             caller.read(mine.visit, f"winding.{pair}.ohm", ohm)
-        self.assertEqual(baseline_of(mine.company, mine.unit), [])
+        self.assertEqual(unit_baseline(mine.company, mine.unit), [])
         caller.read(mine.visit, "winding.shell.f", "77")
         caller.send("POST", f"/visits/{mine.visit.id}/finish", {"reason": "storm"})
         opened = fresh()

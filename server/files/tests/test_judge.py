@@ -13,7 +13,8 @@ from hypothesis import settings as hypothesis_settings
 from hypothesis import strategies as st
 
 from files.visit_schema import visit_schema
-from visits.visit_file import VisitFileError, read_visit, write_visit
+from outer_test.plain_data import ReadProblem
+from outer_test.visit import read_visit, write_visit
 
 ROOT: Path = settings.ROOT
 EXAMPLE = ROOT / "docs" / "example-visit.json"
@@ -58,7 +59,7 @@ class Judge(SimpleTestCase):
         self.assertEqual(judge().returncode, 2)
 
     def test_bytes_that_are_no_text(self) -> None:
-        with self.assertRaises(VisitFileError):
+        with self.assertRaises(ReadProblem):
             read_visit(b"\xff\xfe\x00")
 
 
@@ -95,7 +96,7 @@ class Schema(SimpleTestCase):
         valid = self.validator.is_valid(document)
         try:
             read_visit(json.dumps(document))
-        except VisitFileError as problem:
+        except ReadProblem as problem:
             self.assertEqual(len(str(problem).splitlines()), 1)
         else:
             self.assertTrue(valid, document)

@@ -92,7 +92,7 @@ class Lists(TestCase):
     def test_what_was_typed_in_a_dead_spot_keeps_its_own_time(self) -> None:
         then = (timezone.now() - timedelta(minutes=40)).replace(microsecond=0)
         shown = self.post("lifted", what="fan wire", at=then.isoformat())
-        self.assertEqual(shown["lifted"][0]["at"], then.isoformat().replace("+00:00", "Z"))
+        self.assertEqual(shown["lifted"][0]["at"], then.isoformat())
         self.post("lifted", status=422, what="fan wire", at="2027-01-14T09:00:00")
 
     def test_finishing(self) -> None:
