@@ -1,8 +1,8 @@
 """The record of who changed what in a company."""
 
-from accounts.models import AuditRecord, Member
+from accounts.models import AuditRecord, Company, Member
 
-LONGEST = 300
+LONGEST, MOST_SHOWN = 300, 200
 
 
 def note(member: Member, what: str) -> None:
@@ -10,3 +10,8 @@ def note(member: Member, what: str) -> None:
     AuditRecord.objects.of(member.company).create(
         company=member.company, member=member, by_whom=member.shown_name[:150], what=what[:LONGEST]
     )
+
+
+def latest_changes(company: Company) -> list[AuditRecord]:
+    """What was changed in the company, the latest first."""
+    return list(AuditRecord.objects.of(company).order_by("-at", "-id")[:MOST_SHOWN])

@@ -9,6 +9,7 @@ from django.contrib.auth.password_validation import validate_password
 from django.contrib.sessions.models import Session
 from django.core.exceptions import ValidationError
 from django.db import transaction
+from django.db.models import QuerySet
 from django.utils import timezone
 
 from accounts.audit import note
@@ -37,6 +38,17 @@ class NewMember:
     password: str
 
 
+def members_of(company: Company) -> QuerySet[Member]:
+    """The company's people, those who may sign in first."""
+    return Member.objects.filter(company=company).order_by("-is_active", "username")
+
+
+def open_links(company: Company, now: datetime) -> QuerySet[Invitation]:
+    """The links that still let somebody in, newest first."""
+    links = Invitation.objects.of(company).filter(used_at=None, withdrawn_at=None, expires_at__gt=now)
+    return links.select_related("made_by", "reset_of").order_by("-made_at")
+
+
 def _hash(token: str) -> str:
     return hashlib.sha256(token.encode()).hexdigest()
 
@@ -55,8 +67,7 @@ def offer_reset(lead: Member, member_id: int) -> str:
 
 
 def _make(lead: Member, role: str, reset_of: Member | None) -> str:
-    open_now = Invitation.objects.of(lead.company).filter(used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
-    if open_now.count() >= MOST_OPEN:
+    if open_links(lead.company, timezone.now()).count() >= MOST_OPEN:
         raise FieldProblem("role", "there are too many open links: withdraw some first")
     token = secrets.token_urlsafe(32)
     Invitation.objects.of(lead.company).create(

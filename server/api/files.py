@@ -12,7 +12,7 @@ from ninja import File, Form, Query, Router, UploadedFile
 
 from accounts.audit import note
 from api.company import need_lead
-from api.problems import Problem, Refused
+from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
 from files.calendar_out import next_visits
@@ -20,10 +20,10 @@ from files.company_in import TakenIn, take_in_company
 from files.company_out import write_company
 from files.csv_out import readings_csv
 from files.labels import labels_html
-from files.photo_in import MOST_BYTES, PhotoOf, keep_photo
+from files.photo_in import MOST_BYTES, keep_photo
+from files.photos import find_photo, photo_of, photos_of, put_photo_back, take_photo_off
 from files.visit_in import take_in
-from fleet.models import PartFitted, Unit
-from fleet.write_unit import find_unit
+from fleet.write_unit import find_unit, units_by_place
 from outer_test.measurement import FieldProblem
 from visits.load import find_visit
 from visits.models import Photo
@@ -96,8 +96,7 @@ def calendar(request: Asking) -> HttpResponse:
 @router.get("/labels", response={200: str, 401: Problem})
 def labels(request: Asking, unit: Annotated[list[UUID], Query()] = []) -> HttpResponse:  # noqa: B006 - read, never changed
     """A printable sheet of stickers, for these units or for all."""
-    rows = Unit.objects.of(request.auth.company).select_related("site").order_by("site__name", "label")
-    return HttpResponse(labels_html(list(rows.filter(id__in=unit) if unit else rows[:300]), _base(request)))
+    return HttpResponse(labels_html(units_by_place(request.auth.company, unit), _base(request)))
 
 
 def _base(request: HttpRequest) -> str:
@@ -137,9 +136,8 @@ def _shown(photo: Photo) -> PhotoShown:
 @router.get("/units/{unit_id}/photos", response={200: list[PhotoShown], 401: Problem, 404: Problem})
 def photos(request: Asking, unit_id: UUID) -> list[PhotoShown]:
     """A unit's photos, newest first."""
-    unit = find_unit(request.auth.company, unit_id)
-    rows = Photo.objects.of(request.auth.company).filter(unit=unit, removed_at=None).select_related("member", "part").order_by("-at", "-id")
-    return [_shown(one) for one in rows[:200]]
+    company = request.auth.company
+    return [_shown(one) for one in photos_of(company, find_unit(company, unit_id))]
 
 
 @router.post("/units/{unit_id}/photos", response={200: PhotoShown, **REFUSALS, 413: Problem})
@@ -155,28 +153,14 @@ def photo_in(
     """Keep a photo: a JPEG, PNG or WebP of up to 12 MB. It is made anew; where it was taken is not kept."""
     if (photo.size or 0) > MOST_BYTES:
         raise FieldProblem("photo", f"is larger than {MOST_BYTES // 1_000_000} MB")
-    company = request.auth.company
-    unit = find_unit(company, unit_id)
-    row = None if visit is None else find_visit(company, visit)
-    if row is not None and row.unit_id != unit.id:
-        raise FieldProblem("visit", "is not a visit to this unit")
-    shows = None if part is None else PartFitted.objects.of(company).filter(unit=unit, uuid=part).first()
-    if part is not None and shows is None:
-        raise FieldProblem("part", "was not put into this unit")
-    return _shown(keep_photo(request.auth, PhotoOf(unit, row, shows, about), id, photo.read(), timezone.now()))
-
-
-def _photo(request: Asking, photo_id: UUID) -> Photo:
-    photo: Photo | None = Photo.objects.of(request.auth.company).filter(uuid=photo_id).select_related("member", "part").first()
-    if photo is None:
-        raise Refused(404, "There is no such photo.")
-    return photo
+    of = photo_of(request.auth.company, unit_id, visit, part, about)
+    return _shown(keep_photo(request.auth, of, id, photo.read(), timezone.now()))
 
 
 @router.get("/photos/{photo_id}", response={200: bytes, 401: Problem, 404: Problem})
 def photo_file(request: Asking, photo_id: UUID) -> FileResponse:
     """A photo's picture."""
-    photo = _photo(request, photo_id)
+    photo = find_photo(request.auth.company, photo_id)
     file = FileResponse(photo.file.open("rb"), content_type="image/jpeg")
     file["Cache-Control"] = "private, max-age=86400"
     file["X-Content-Type-Options"] = "nosniff"
@@ -196,8 +180,4 @@ def photo_back(request: Asking, photo_id: UUID) -> PhotoShown:
 
 
 def _remove(request: Asking, photo_id: UUID, gone: bool) -> PhotoShown:
-    photo = _photo(request, photo_id)
-    photo.removed_at = timezone.now() if gone else None
-    photo.save(update_fields=["removed_at"])
-    note(request.auth, f"{'took a photo off' if gone else 'put a photo back on'} {photo.unit}")
-    return _shown(photo)
+    return _shown(take_photo_off(request.auth, photo_id, timezone.now()) if gone else put_photo_back(request.auth, photo_id))

@@ -1,24 +1,21 @@
 """Readings from a meter's log or a spreadsheet: the file, the mapping, a judged look, and then all of it or nothing."""
 
 from dataclasses import dataclass
-from datetime import timedelta
 from typing import Annotated, Any
 from uuid import UUID
 
-from django.utils import timezone
 from ninja import Body, File, Form, Router, UploadedFile
 
-from api.problems import Problem, Refused
+from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
-from files.log_in import new_job, start
+from files.log_in import find_job, new_job, start, state_of, stop
 from fleet.write_unit import find_unit
 from outer_test.entry import Mapping, RowProblem
 from outer_test.visit import POINTS, title_of
 from visits.models import ImportJob
 
 router = Router(tags=["imports"])
-SILENT = timedelta(seconds=120)
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,23 +58,12 @@ class JobShown:
 
 
 def _shown(job: ImportJob) -> JobShown:
-    running = job.state in (ImportJob.State.CHECKING, ImportJob.State.KEEPING)
-    silent = running and timezone.now() - job.beat > SILENT
     plain: dict[str, Any] = job.mapping
     return JobShown(
-        job.uuid, job.name, tuple(job.columns), Mapping(**plain), "failed" if silent else job.state, job.total, job.done, job.visits,
+        job.uuid, job.name, tuple(job.columns), Mapping(**plain), state_of(job), job.total, job.done, job.visits,
         job.problem_count, tuple(RowProblem(**one) for one in job.problems), tuple(LookedAt(**one) for one in job.preview),
         tuple(PointName(name, title_of(name)) for name in POINTS),
     )  # fmt: skip
-
-
-def _job(request: Asking, job_id: UUID) -> ImportJob:
-    job: ImportJob | None = (
-        ImportJob.objects.of(request.auth.company).filter(uuid=job_id).select_related("company", "member", "unit").first()
-    )
-    if job is None:
-        raise Refused(404, "There is no such file on its way in.")
-    return job
 
 
 @router.post("", response={200: JobShown, **REFUSALS, 413: Problem})
@@ -92,27 +78,25 @@ def bring(
 @router.get("/{job_id}", response={200: JobShown, 401: Problem, 404: Problem})
 def how_far(request: Asking, job_id: UUID) -> JobShown:
     """How far a file is on its way in."""
-    return _shown(_job(request, job_id))
+    return _shown(find_job(request.auth.company, job_id))
 
 
 @router.post("/{job_id}/check", response={200: JobShown, **REFUSALS})
 def check(request: Asking, job_id: UUID, body: Body[Mapping]) -> JobShown:
     """Read the whole file by this mapping, row by row; nothing is kept yet."""
-    start(_job(request, job_id), body)
-    return _shown(_job(request, job_id))
+    start(find_job(request.auth.company, job_id), body)
+    return _shown(find_job(request.auth.company, job_id))
 
 
 @router.post("/{job_id}/keep", response={200: JobShown, **REFUSALS})
 def keep(request: Asking, job_id: UUID) -> JobShown:
     """Keep every row, in one go: all of them or none."""
-    start(_job(request, job_id), None)
-    return _shown(_job(request, job_id))
+    start(find_job(request.auth.company, job_id), None)
+    return _shown(find_job(request.auth.company, job_id))
 
 
 @router.post("/{job_id}/cancel", response={200: JobShown, **REFUSALS})
 def cancel(request: Asking, job_id: UUID) -> JobShown:
     """Stop it; nothing of it is kept."""
-    job = _job(request, job_id)
-    waiting = job.state in (ImportJob.State.NEW, ImportJob.State.CHECKED)
-    ImportJob.objects.of(request.auth.company).filter(pk=job.pk).update(cancel=True, **({"state": "cancelled"} if waiting else {}))
-    return _shown(_job(request, job_id))
+    stop(find_job(request.auth.company, job_id))
+    return _shown(find_job(request.auth.company, job_id))

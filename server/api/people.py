@@ -8,7 +8,8 @@ from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Body, Router
 
-from accounts.models import AuditRecord, Invitation, Member
+from accounts.audit import latest_changes
+from accounts.models import Invitation, Member
 from accounts.people import (
     NewMember,
     accept,
@@ -16,7 +17,9 @@ from accounts.people import (
     end_session,
     invitation,
     invite,
+    members_of,
     offer_reset,
+    open_links,
     record_sign_in,
     sign_ins,
     withdraw,
@@ -133,14 +136,12 @@ class LinkSays:
 def _people(request: Asking) -> PeopleShown:
     me, company = request.auth, request.auth.company
     lead = me.role == Member.Role.LEAD
-    members = Member.objects.filter(company=company).order_by("-is_active", "username")
-    open_links = Invitation.objects.of(company).filter(used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
-    changes = AuditRecord.objects.of(company).order_by("-at", "-id")[:200] if lead else ()
     return PeopleShown(
         tuple(
-            PersonShown(one.pk, one.shown_name, one.username, one.role, one.is_active, one.last_login, one.pk == me.pk) for one in members
+            PersonShown(one.pk, one.shown_name, one.username, one.role, one.is_active, one.last_login, one.pk == me.pk)
+            for one in members_of(company)
         ),
-        tuple(_link(one) for one in open_links.select_related("made_by", "reset_of").order_by("-made_at")) if lead else (),
+        tuple(_link(one) for one in open_links(company, timezone.now())) if lead else (),
         tuple(
             SignInShown(
                 one.pk,
@@ -153,7 +154,7 @@ def _people(request: Asking) -> PeopleShown:
             )
             for one in sign_ins(company, None if lead else me, timezone.now() - LISTED)
         ),
-        tuple(ChangeShown(one.at, one.by_whom, one.what) for one in changes),
+        tuple(ChangeShown(one.at, one.by_whom, one.what) for one in (latest_changes(company) if lead else ())),
         lead,
     )
 

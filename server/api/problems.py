@@ -11,6 +11,8 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from accounts.people import NoSuchInvitation, NoSuchMember
 from api.words_of_problems import message_for
+from files.log_in import NoSuchJob
+from files.photos import NoSuchPhoto
 from fleet.write_unit import NoSuchUnit
 from outer_test.measurement import FieldProblem
 from visits.load import Finished, NoSuchVisit
@@ -67,6 +69,8 @@ def register(api: NinjaAPI) -> None:
     on(AuthenticationError, lambda request, _: answer(request, 401, ("", "Sign in first.")))
     on(NoSuchVisit, lambda request, _: answer(request, 404, ("", "There is no such visit.")))
     on(NoSuchUnit, lambda request, _: answer(request, 404, ("", "There is no such unit.")))
+    on(NoSuchPhoto, lambda request, _: answer(request, 404, ("", "There is no such photo.")))
+    on(NoSuchJob, lambda request, _: answer(request, 404, ("", "There is no such file on its way in.")))
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
     on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link is spent, withdrawn or too old. Ask for a new one.")))
     on(Finished, lambda request, _: answer(request, 409, ("", "This visit is finished: nothing more is written on it.")))

@@ -5,7 +5,7 @@ import threading
 from collections import Counter
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import asdict
-from datetime import date
+from datetime import date, timedelta
 from typing import Any
 from uuid import UUID, uuid5
 
@@ -30,6 +30,13 @@ from visits.to_core import Log, core_reading, core_unit
 
 MOST_BYTES, MOST_ROWS, MOST_PROBLEMS, LOOK = 60_000_000, 500_000, 200, 60
 BEAT_ROWS, BEAT_VISITS = 2000, 100
+
+
+SILENT = timedelta(seconds=120)
+
+
+class NoSuchJob(LookupError):
+    """This company has no such file on its way in."""
 
 
 class Cancelled(Exception):
@@ -57,6 +64,27 @@ def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", 
     job.file.save(f"{job_id.hex}.csv", file, save=False)
     job.save()
     return job
+
+
+def find_job(company: Company, job_id: UUID) -> ImportJob:
+    """The file on its way in. Raises NoSuchJob."""
+    job: ImportJob | None = ImportJob.objects.of(company).filter(uuid=job_id).select_related("company", "member", "unit").first()
+    if job is None:
+        raise NoSuchJob
+    return job
+
+
+def state_of(job: ImportJob) -> str:
+    """How it stands; one that says it runs and has not moved for minutes has failed."""
+    running = job.state in (ImportJob.State.CHECKING, ImportJob.State.KEEPING)
+    return ImportJob.State.FAILED if running and timezone.now() - job.beat > SILENT else job.state
+
+
+def stop(job: ImportJob) -> None:
+    """Stop it; nothing of it is kept."""
+    waiting = job.state in (ImportJob.State.NEW, ImportJob.State.CHECKED)
+    rows = ImportJob.objects.of(job.company).filter(pk=job.pk)
+    rows.update(cancel=True, **({"state": ImportJob.State.CANCELLED} if waiting else {}))
 
 
 def start(job: ImportJob, mapping: Mapping | None) -> None:

@@ -1,5 +1,6 @@
 """Writing on units: new ones, their notes, and the parts put into them."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from uuid import UUID
@@ -11,6 +12,8 @@ from accounts.models import Company, Member
 from fleet.models import PartFitted, Site, Unit
 from outer_test.history import PARTS
 from outer_test.measurement import FieldProblem
+
+MOST_LISTED = 300
 
 
 class NoSuchUnit(LookupError):
@@ -34,6 +37,12 @@ def find_unit(company: Company, unit_id: UUID) -> Unit:
     if unit is None:
         raise NoSuchUnit
     return unit
+
+
+def units_by_place(company: Company, only: Sequence[UUID] = ()) -> list[Unit]:
+    """These units, or the first of all, by site and label."""
+    rows = Unit.objects.of(company).select_related("site").order_by("site__name", "label")
+    return list(rows.filter(id__in=only) if only else rows[:MOST_LISTED])
 
 
 def unit_by_tag(company: Company, tag: str) -> Unit:

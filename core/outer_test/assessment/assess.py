@@ -18,7 +18,7 @@ from outer_test.rules.make_safe import safety_findings
 from outer_test.rules.power_up import power_findings
 from outer_test.rules.start_and_run import run_findings
 from outer_test.rules.windings import winding_findings
-from outer_test.visit import POINTS, Inputs, Reading, Visit, inputs_of, open_lines
+from outer_test.visit import POINTS, Inputs, Measures, Reading, Visit, inputs_of, measures, open_lines
 
 _POWER_WORDS = {"unknown": "not known", "live": "live", "dead-claimed": "claimed dead, not proved", "dead-proved": "proved dead"}
 
@@ -185,7 +185,7 @@ def power_of(visit: Visit) -> Power:
 
 def _recorded(inputs: Inputs, judged: set[str]) -> tuple[str, ...]:
     names = set(inputs.latest) | set(inputs.visit.seen)
-    return tuple(sorted(name for name in names if name not in judged and not name.startswith("safe.tester")))
+    return tuple(sorted(name for name in names if name not in judged and measures(name) is not Measures.TESTER))
 
 
 def _with_circumstances(finding: Finding, inputs: Inputs, power: Power) -> Finding:
@@ -200,7 +200,7 @@ def _with_circumstances(finding: Finding, inputs: Inputs, power: Power) -> Findi
 def _wrong_power(reading: Reading, power: Power, visit: Visit) -> str:
     """What to say of a dead-only reading that was taken while the unit was not proved dead."""
     point = POINTS[reading.point]
-    if point.power != "dead" or reading.power == "dead-proved" or reading.point.startswith("cap.new_"):
+    if point.power != "dead" or reading.power == "dead-proved" or point.measures is Measures.NEW_PART:
         return ""
     powered_up = any(event.state == "live" for event in visit.power)
     state = reading.power or (None if powered_up else power.state)

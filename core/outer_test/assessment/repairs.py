@@ -5,7 +5,7 @@ from dataclasses import replace
 from datetime import datetime
 
 from outer_test.judgement import Part
-from outer_test.visit import POINTS, Repair, Visit
+from outer_test.visit import POINTS, Measures, Repair, Visit, measures
 
 # Evidence of a part that another point's part name does not show.
 _ALSO = {
@@ -62,7 +62,7 @@ def as_found(visit: Visit) -> Visit:
     if not repairs:
         return visit
     first = min((repair.at for repair in repairs if repair.at is not None), default=None)
-    readings = tuple(one for one in visit.readings if not one.point.startswith("cap.new_") and _before(one.at, first))
+    readings = tuple(one for one in visit.readings if measures(one.point) is not Measures.NEW_PART and _before(one.at, first))
     seen = {name: one for name, one in visit.seen.items() if _before(visit.saw_at(name), first)}
     power = tuple(event for event in visit.power if _before(event.at, first))
     return replace(visit, readings=readings, seen=seen, power=power, repairs=())
@@ -94,7 +94,7 @@ def _replaced(repairs: Iterable[Repair], part: Part) -> bool:
 def _is_history(name: str, at: datetime | None, repairs: tuple[Repair, ...], last: datetime | None) -> bool:
     """Whether what was read or seen at a point is of the old part, or of the unit as it ran with it."""
     point = POINTS[name]
-    if name.startswith("cap.new_"):
+    if measures(name) is Measures.NEW_PART:
         return False
     if point.station == "run" and last is not None and at is not None and at < last:
         return True

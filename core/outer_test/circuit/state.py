@@ -8,35 +8,10 @@ from outer_test.circuit.build import make_circuit
 from outer_test.circuit.graph import Circuit, Link, Part, Wire
 from outer_test.circuit.probes import Probe, probes
 from outer_test.judgement import Finding, Verdict
-from outer_test.visit import Visit
+from outer_test.visit import POINTS, Point, Visit
 
 State = Literal["proven", "not-yet", "suspect"]
-
-# What a reading tells of: parts by the beginning of its point, and wires by a terminal they end at.
-_PARTS: tuple[tuple[str, tuple[str, ...]], ...] = (
-    ("cap.herm.uf", ("capacitor", "capacitor_herm")), ("cap.fan.uf", ("capacitor", "capacitor_fan")), ("cap.start.uf", ("start_capacitor",)),
-    ("cap.herm.load_a", ("capacitor", "capacitor_herm")), ("cap.fan.load_a", ("capacitor", "capacitor_fan")),
-    ("look.capacitor.case", ("capacitor", "capacitor_herm", "capacitor_fan")), ("look.contactor2", ("contactor2",)),
-    ("look.contactor", ("contactor",)),
-    ("contactor.coil.ohm", ("contactor",)), ("contactor.pole", ("contactor",)), ("contactor.armature", ("contactor",)),
-    ("contactor2.coil.ohm", ("contactor2",)), ("contactor2.pole", ("contactor2",)), ("contactor2.armature", ("contactor2",)),
-    ("winding.", ("compressor",)), ("amps.compressor", ("compressor",)), ("fan_winding.", ("fan",)), ("amps.fan", ("fan",)),
-    ("line.fuse", ("disconnect",)), ("control.y_out.v", ("board",)), ("control.r_c.v", ("indoor",)), ("defrost.switch", ("coil_switch",)),
-    ("defrost.coil_sensor", ("coil_sensor",)), ("defrost.ambient_sensor", ("ambient_sensor",)), ("defrost.valve_coil.ohm", ("valve",)),
-)  # fmt: skip
-_WIRES: dict[str, tuple[tuple[str, str], ...]] = {
-    "lead.c.ohm": (("contactor.T1", "compressor.C"),), "lead.r.ohm": (("contactor.T2", "compressor.R"),),
-    "lead.s.ohm": (("HERM", "compressor.S"),), "cap.herm.load_a": (("HERM", "compressor.S"), ("contactor.T2", ".C")),
-    "cap.fan.load_a": (("FAN", "fan.S"), ("contactor.T2", ".C")),
-    "contactor.line.v": (("disconnect.1", "contactor.L1"), ("disconnect.2", "contactor.L2")),
-    "amps.compressor.run_a": (("contactor.T1", "compressor.C"), ("contactor.T2", "compressor.R")),
-    "amps.fan.run_a": (("", "fan.C"), ("contactor.T2", "fan.R"), ("contactor.T1", "board.F1")),
-    "amps.total.run_a": (("disconnect.1", "contactor.L1"), ("disconnect.2", "contactor.L2")),
-    "control.y_in.v": (("indoor.Y", "board.Y"), ("indoor.C", "board.C"), ("indoor.R", "board.R")),
-    "contactor.coil.v": (("board.YO", "contactor.A"), ("contactor.B", "board.C"), ("indoor.Y", "contactor.A"), ("indoor.C", "contactor.B")),
-    "contactor2.coil.v": (("indoor.Y2", "contactor2.A"), ("contactor2.B", "board.C"), ("indoor.C", "contactor2.B")),
-    "defrost.valve_coil.v": (("board.", "valve.1"), ("valve.2", "board.C")),
-}  # fmt: skip
+CAPACITORS = ("capacitor", "capacitor_herm", "capacitor_fan")
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,9 +53,12 @@ def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
         state = _state(finding.verdict)
         if state is None:
             continue
-        for name in _parts_of(finding.point):
+        point = POINTS.get(finding.point)
+        if point is None:
+            continue
+        for name in point.tells_of:
             _mark(parts, name, state)
-        for wire in _wires_of(circuit, finding.point):
+        for wire in _wires(circuit, point):
             _mark(wires, wire.name, state)
     return Cabinet(
         tuple(PartShown(part, parts.get(part.name, "not-yet")) for part in circuit.parts),
@@ -101,25 +79,22 @@ def _mark(states: dict[str, State], name: str, state: State) -> None:
         states[name] = state
 
 
-def _parts_of(point: str) -> tuple[str, ...]:
-    return next((parts for prefix, parts in _PARTS if point.startswith(prefix)), ())
-
-
-def _wires_of(circuit: Circuit, point: str) -> list[Wire]:
-    ends = _WIRES.get(point, ())
-    return [wire for wire in circuit.wires for one, two in ends if _joins(wire, one, two)]
+def _wires(circuit: Circuit, point: Point) -> list[Wire]:
+    return [wire for wire in circuit.wires for one, two in point.proves if _joins(wire, one, two)]
 
 
 def _joins(wire: Wire, one: str, two: str) -> bool:
-    """Whether a wire runs between two ends, each given whole, by its part (`board.`) or by its terminal (`HERM`, `.C`)."""
+    """Whether a wire runs between two ends, each given whole, by its part (`board.`) or by a capacitor's terminal (`HERM`, `.C`)."""
     return (_is_end(wire.a, one) and _is_end(wire.b, two)) or (_is_end(wire.a, two) and _is_end(wire.b, one))
 
 
-def _is_end(terminal: str, said: str) -> bool:
-    if not said:
+def _is_end(terminal: str, end: str) -> bool:
+    part, _, pin = end.rpartition(".")
+    own_part, _, own_pin = terminal.rpartition(".")
+    if not end:
         return True
-    if said.endswith("."):
-        return terminal.startswith(said)
-    if said.startswith(".") or "." not in said:
-        return terminal.startswith("capacitor") and terminal.endswith(said)
-    return terminal == said
+    if not pin:
+        return own_part == part
+    if not part:
+        return own_part in CAPACITORS and own_pin == pin
+    return terminal == end

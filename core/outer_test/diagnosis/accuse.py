@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
+from math import fsum
 
 from outer_test.assessment import Judged
 from outer_test.diagnosis.fault_key import FaultKey
@@ -10,6 +11,7 @@ from outer_test.diagnosis.faults import Fault
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed, Test
 from outer_test.judgement import Part
+from outer_test.visit import Measures, measures
 
 ENOUGH = 0.90
 _SURE_OHM, _GROUNDED_OHM, _PULLS_IN_V = Decimal(10_000), Decimal(500_000), Decimal(22)
@@ -43,10 +45,10 @@ def _accused(
             seen = confirming(fault, evidence, judged)
             if fault.part is None or seen is None or fault.key in named:
                 continue
-            together = sum(
+            together = fsum(
                 chance for other, chance in zip(among, chances, strict=True) if any(each.part is fault.part for each in other.faults)
             )
-            own = sum(chance for other, chance in zip(among, chances, strict=True) if fault in other.faults)
+            own = fsum(chance for other, chance in zip(among, chances, strict=True) if fault in other.faults)
             if together >= ENOUGH and own >= together / 2:
                 named.add(fault.key)
                 yield Accused(fault.part, fault.key, f"{fault.says} {seen.says}")
@@ -88,7 +90,7 @@ def _grounded(seen: Observed, judged: Judged) -> bool:
         reading = judged.inputs.get(point)
         if reading is None:
             continue
-        if point.endswith("mohm"):
+        if measures(point) is Measures.INSULATION:
             return True
         if reading.value.kind == "closed" or (reading.number is not None and reading.number < _SURE_OHM):
             return True

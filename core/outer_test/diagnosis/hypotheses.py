@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from math import fsum
 
 from outer_test.diagnosis.fault_key import FaultKey
 from outer_test.diagnosis.faults import FAULTS, HEALTHY, NOTHING_SHARE, Chances, Fault
@@ -9,7 +10,7 @@ from outer_test.diagnosis.observations import Test
 from outer_test.judgement import Part
 from outer_test.nameplate import Plate
 from outer_test.rules import SetAside
-from outer_test.visit import Lifted, Visit, capacitor_sections, has_start_capacitor, open_lines
+from outer_test.visit import Lifted, Visit, capacitor_sections, group_of, has_start_capacitor, open_lines
 
 NOTHING = "nothing wrong"
 # Faults that go together: the second comes of the first.
@@ -47,7 +48,7 @@ class Hypothesis:
         usual = HEALTHY[test]
         expected = self.shows.get(test, usual)
         others = len(usual) - len(expected)
-        left = max(1.0 - sum(expected.values()), 0.0) / others if others else 0.0
+        left = max(1.0 - fsum(expected.values()), 0.0) / others if others else 0.0
         return {outcome: (1 - SLIP) * expected.get(outcome, left) + SLIP / len(usual) for outcome in usual}
 
     def chance(self, test: Test, outcome: str) -> float:
@@ -108,7 +109,7 @@ def _share(fault: Fault, visit: Visit) -> float:
 
 
 def _defrost_looked_into(visit: Visit) -> bool:
-    return bool(visit.defrost_run) or any(reading.point.startswith("defrost.") for reading in visit.readings)
+    return bool(visit.defrost_run) or any(group_of(reading.point) == "defrost" for reading in visit.readings)
 
 
 def _has(fault: Fault, visit: Visit) -> bool:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from math import log2
+from math import fsum, log2
 
 from outer_test.assessment import Judged, StopKind, points_read, still_asked, stops_of
 from outer_test.diagnosis.faults import HEALTHY
@@ -57,7 +57,7 @@ def entropy(chances: Sequence[float]) -> float:
     >>> entropy([0.5, 0.5])
     1.0
     """
-    return -sum(chance * log2(chance) for chance in chances if chance > 0)
+    return -fsum(chance * log2(chance) for chance in chances if chance > 0)
 
 
 def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:
@@ -74,7 +74,7 @@ def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float
     shown = [one.chances(test) for one in among]
     for outcome in HEALTHY[test]:
         joint = [chance * own[outcome] for own, chance in zip(shown, chances, strict=True)]
-        whole = sum(joint)
+        whole = fsum(joint)
         if whole > 0:
             after += whole * entropy([part / whole for part in joint])
     return before - after

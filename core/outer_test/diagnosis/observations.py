@@ -9,7 +9,7 @@ from enum import StrEnum
 
 from outer_test.assessment import Judged, read_in_hand
 from outer_test.judgement import Finding, Verdict
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, Measures, group_of, measures
 
 
 class Test(StrEnum):
@@ -197,27 +197,22 @@ def _peak_outcome(found: Finding) -> str:
 
 def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str, list[Finding]]]:
     """Tests that several points make up: the worst of them, and good only where all that decides is good."""
-    for motor, ground, pairs in (("winding.", Test.GROUND, Test.PAIRS), ("fan_winding.", Test.FAN_GROUND, Test.FAN_PAIRS)):
-        to_ground = [
-            one for one in findings if one.point.startswith(motor) and (one.point.endswith("_ground.ohm") or one.point.endswith("mohm"))
-        ]
+    for motor, ground, pairs in (("winding", Test.GROUND, Test.PAIRS), ("fan_winding", Test.FAN_GROUND, Test.FAN_PAIRS)):
+        own = [one for one in findings if group_of(one.point) == motor]
+        to_ground = [one for one in own if measures(one.point) in (Measures.GROUND, Measures.INSULATION)]
         yield from _worst_of(ground, to_ground, "grounded")
-        between = [
-            one
-            for one in findings
-            if one.point.startswith(motor) and one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")
-        ]
+        between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
         opened = next((one for one in between if one.rule == "winding-open"), None)
         if opened is not None and opened.verdict in (Verdict.BAD, Verdict.WATCH):
-            at_terminals = judged.inputs.visit.saw(f"{motor}at") == "terminals" or motor == "fan_winding."
+            at_terminals = judged.inputs.visit.saw(f"{motor}.at") == "terminals" or motor == "fan_winding"
             yield pairs, ("open" if opened.verdict is Verdict.BAD else "overload" if at_terminals else "open at the plug"), [opened]
         else:
             yield from _worst_of(pairs, between, "shorted")
-    yield from _worst_of(Test.LEADS, [one for one in findings if one.point.startswith("lead.")], "bad")
-    yield from _worst_of(Test.FUSES, [one for one in findings if one.point.startswith("line.fuse")], "blown")
-    yield from _worst_of(Test.AUX, [one for one in findings if one.point.startswith("amps.element")], "bad")
+    yield from _worst_of(Test.LEADS, [one for one in findings if measures(one.point) is Measures.LEAD], "bad")
+    yield from _worst_of(Test.FUSES, [one for one in findings if measures(one.point) is Measures.LINE_FUSE], "blown")
+    yield from _worst_of(Test.AUX, [one for one in findings if measures(one.point) is Measures.ELEMENT], "bad")
     through = [one for one in findings if one.rule == "pole-through" and one.verdict is Verdict.BAD]
-    drops = [one for one in findings if one.rule == "pole-drop" and one.point.endswith("drop_v")]
+    drops = [one for one in findings if one.rule == "pole-drop" and measures(one.point) is Measures.DROP]
     if through:
         yield Test.POLES, "open", through
     else:

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from outer_test.entry.field import TypedProblem, parse_typed
 from outer_test.entry.vocabulary import AT_STATION, PEAK_BY, PEAK_WITH, RESULTS, SAYINGS, UNITS
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, Measures, group_of, measures
 
 _LONGEST = max(len(saying.split()) for saying in SAYINGS)
 _WORD = re.compile(r"\S+")
@@ -115,7 +115,7 @@ class _Reader:
     def _through_pole(self) -> bool:
         """`drop .03 at 14.2`: the amps through the pole just measured."""
         before = self.items[-1].point if self.items else ""
-        if self._word(self.at) != "at" or not before.endswith(".drop_v"):
+        if self._word(self.at) != "at" or measures(before) is not Measures.DROP:
             return False
         self._value_of((before.replace(".drop_v", ".a"),), self.at, self.at + 1)
         return True
@@ -131,7 +131,7 @@ class _Reader:
         self._value_of(points, self.at, self.at + length)
 
     def _saying_at(self, at: int) -> tuple[tuple[str, ...], int]:
-        here = "run" if self.items and self.items[-1].point.startswith("amps.") else self.station
+        here = "run" if self.items and group_of(self.items[-1].point) == "amps" else self.station
         for length in range(min(_LONGEST, len(self.words) - at), 0, -1):
             said = " ".join(self._word(place) for place in range(at, at + length))
             if said in AT_STATION.get(here, {}):

@@ -12,12 +12,15 @@ from outer_test.rules.make_safe import most_stored, stored_energy
 from outer_test.visit import (
     POINTS,
     STATION_TITLE,
+    Measures,
     PowerState,
     Section,
     Visit,
     capacitor_sections,
     discharge_points,
+    group_of,
     has_start_capacitor,
+    measures,
     poles_of,
 )
 
@@ -196,14 +199,14 @@ def _capacitors(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Step, ..
 def _windings(visit: Visit) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
     read = {reading.point for reading in visit.readings}
-    unlabelled = any(point.startswith("winding.t") for point in read)
+    unlabelled = any(measures(point) is Measures.UNLABELLED and group_of(point) == "winding" for point in read)
     pairs = _steps(_PAIRS)
     if unlabelled or visit.plate.compressor.kind == "inverter":
         pairs = tuple(replace(step, needed=False) for step in pairs)
     own = (*_steps(_LEADS, "winding.at", _GROUNDS), *pairs, *_steps(_UNLABELLED, _WINDING_MORE))
     if visit.plate.fan.kind == "electronic":
         return own
-    about_fan = visit.complaint == "fan-stopped" or any(point.startswith("fan_winding.") for point in read)
+    about_fan = visit.complaint == "fan-stopped" or any(group_of(point) == "fan_winding" for point in read)
     return (*own, *_steps(_FAN_PAIRS, _FAN_MORE if about_fan else ""))
 
 

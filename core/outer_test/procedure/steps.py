@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from outer_test.visit import POINTS, words_for
+from outer_test.visit import POINTS, Measures, words_for
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,14 +44,13 @@ def step_at(name: str) -> Step:
     return Step(
         point.name, point.title, point.short, point.how, point.sign, point.kind, point.choices, point.power, point.needed,
         words_for(point.lifts) if point.lifts is not None else "", point.caution, point.tags, point.clamp, point.timer, point.timer_s,
-        point.counts, _units(name),
+        point.counts, _UNITS.get(point.measures, ()),
     )  # fmt: skip
 
 
-def _units(name: str) -> tuple[str, ...]:
-    """The units a meter may show at a point where the wrong one changes what it means."""
-    if name.endswith(("_ground.ohm", "heater.ground.ohm")):
-        return ("Ω", "kΩ", "MΩ")
-    if name.endswith("_sensor.ohm"):
-        return ("Ω", "kΩ")
-    return ("V", "mV") if name.endswith(".drop_v") else ()
+# The units a meter may show where the wrong one changes what the reading means.
+_UNITS: dict[Measures, tuple[str, ...]] = {
+    Measures.GROUND: ("Ω", "kΩ", "MΩ"),
+    Measures.SENSOR: ("Ω", "kΩ"),
+    Measures.DROP: ("V", "mV"),
+}

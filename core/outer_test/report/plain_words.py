@@ -7,7 +7,7 @@ from outer_test.assessment import Assessment
 from outer_test.diagnosis import Accused
 from outer_test.history import PartChanged
 from outer_test.judgement import Finding, Verdict
-from outer_test.visit import POINTS, Visit
+from outer_test.visit import POINTS, Visit, group_of
 
 # What is judged at no point of the round: by the beginning of its key.
 _ELSEWHERE = {
@@ -57,10 +57,10 @@ def customer_page(
     >>> customer_page(Visit(), assess(Visit())).headline
     'Nothing was measured on this visit.'
     """
-    telling = [one for one in judged.findings if one.verdict in _HOW and not one.point.startswith("safe.")]
+    telling = [one for one in judged.findings if one.verdict in _HOW and group_of(one.point) != "safe"]
     found = tuple(said for verdict in _HOW for one in telling if one.verdict is verdict and (said := _said(one, verdict)))
     groups = {plain_words(one.point) for one in telling}
-    good = [one for one in judged.findings if one.verdict is Verdict.GOOD and not one.point.startswith(("safe.", "plate."))]
+    good = [one for one in judged.findings if one.verdict is Verdict.GOOD and group_of(one.point) not in ("safe", "plate")]
     sound = tuple(dict.fromkeys(words for one in good if (words := plain_words(one.point)) not in groups))
     return CustomerPage(
         _headline(blamed, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))

@@ -7,7 +7,23 @@ from decimal import Decimal
 
 from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, say
-from outer_test.visit import POINTS, Feed, Inputs, Lifted, Point, PowerState, Reading, Taken, Thing, Visit, interrupted_by, off_at, power_at
+from outer_test.visit import (
+    ASKS_NO_POWER,
+    POINTS,
+    Feed,
+    Inputs,
+    Lifted,
+    Measures,
+    Point,
+    PowerState,
+    Reading,
+    Taken,
+    Thing,
+    Visit,
+    interrupted_by,
+    off_at,
+    power_at,
+)
 
 TAKEN = Rule("taken", "A reading counts as it was taken", "common practice, no source", "T")
 
@@ -15,7 +31,6 @@ DEAD_BELOW_V = Decimal(30)
 _GROUNDED_OHM = Decimal(500_000)
 _UNPOWERED = ("ohm", "uf", "mohm")
 # What finds the power state asks for none: the proof itself, and what stands upstream of everything that is out.
-_ASKS_NOTHING = ("safe.", "line.disconnect.")
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +67,7 @@ def set_aside(inputs: Inputs, proved_at: datetime | None) -> tuple[SetAside, ...
 
 def _contradicted(visit: Visit, taken: Taken, proved_at: datetime | None) -> SetAside | None:
     reading, point = taken.reading, POINTS[taken.reading.point]
-    if point.name.startswith(_ASKS_NOTHING) or point.name.startswith("cap.new_"):
+    if point.measures in ASKS_NO_POWER:
         return None
     state = _state(visit, reading, proved_at)
     if point.power == "dead" and point.unit in _UNPOWERED:
@@ -100,7 +115,7 @@ def _is_ground(point: Point, measured: Measured) -> bool:
     """Whether the reading would be a stop: a path to ground."""
     if point.unit == "mohm":
         return measured.number is not None and measured.number * 10**6 < _GROUNDED_OHM
-    to_ground = point.name.endswith("_ground.ohm")
+    to_ground = point.measures is Measures.GROUND
     return to_ground and (measured.value.kind == "closed" or (measured.number is not None and measured.number < _GROUNDED_OHM))
 
 
@@ -115,7 +130,7 @@ def _through_jumper(visit: Visit, point: Point, reading: Reading) -> SetAside | 
 
 def _other_state(visit: Visit, point: Point, reading: Reading, volts: Decimal | None) -> SetAside | None:
     """A drop with the armature out is none."""
-    if not point.name.endswith(".drop_v") or volts is None or volts < Decimal("0.5"):
+    if point.measures is not Measures.DROP or volts is None or volts < Decimal("0.5"):
         return None
     contactor = point.name.split(".", 1)[0]
     if visit.saw(f"{contactor}.armature") != "out":

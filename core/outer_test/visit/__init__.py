@@ -3,7 +3,7 @@
 from outer_test.visit.file import current, read_visit, write_visit
 from outer_test.visit.log import latest_run, not_taken_back
 from outer_test.visit.part import FittedCapacitor, Repair, StockPart
-from outer_test.visit.points import MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Point, title_of
+from outer_test.visit.points import ASKS_NO_POWER, MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Measures, Point, group_of, measures, title_of
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
 from outer_test.visit.standing import Inputs, Taken, inputs_of
@@ -36,6 +36,7 @@ from outer_test.visit.whats_off import interrupted, open_lines, things_off
 
 __all__ = [
     "ANSWERS",
+    "ASKS_NO_POWER",
     "MAY_BE_NEGATIVE",
     "PEAK_BY",
     "PEAK_FITTED",
@@ -55,6 +56,7 @@ __all__ = [
     "Inputs",
     "Lifted",
     "LiftedEnd",
+    "Measures",
     "MeterUnit",
     "Point",
     "PowerEvent",
@@ -73,6 +75,7 @@ __all__ = [
     "check_seen",
     "current",
     "discharge_points",
+    "group_of",
     "has_start_capacitor",
     "inputs_of",
     "interrupted",
@@ -80,6 +83,7 @@ __all__ = [
     "is_dual",
     "last_power_up",
     "latest_run",
+    "measures",
     "not_taken_back",
     "off_at",
     "open_lines",

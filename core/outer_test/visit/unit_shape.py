@@ -1,6 +1,7 @@
 """What this unit has, as far as plate and fitted parts tell: which capacitor sections there are to measure."""
 
 from outer_test.nameplate import RunCapacitor
+from outer_test.visit.points import group_of
 from outer_test.visit.section import SECTIONS, Section
 from outer_test.visit.visit import Visit
 
@@ -48,7 +49,7 @@ def is_dual(visit: Visit) -> bool:
 
 def has_start_capacitor(visit: Visit) -> bool:
     """Whether a start capacitor is fitted or printed."""
-    start_named = any(name.startswith("start_capacitor.") for name in visit.plate.unreadable)
+    start_named = any(group_of(name) == "start_capacitor" for name in visit.plate.unreadable)
     return visit.plate.start_capacitor is not None or start_named or visit.plate.start_device == "relay"
 
 

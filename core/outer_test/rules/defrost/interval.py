@@ -1,6 +1,7 @@
 """How often to defrost, and what it costs: the rule `interval` (handbook section 9). Advice, never `bad`."""
 
 from dataclasses import dataclass
+from math import fsum
 from typing import Literal
 
 from outer_test.judgement import IntervalSchool
@@ -98,7 +99,7 @@ def frosting_hours(bins: tuple[BinHours, ...]) -> float:
     >>> frosting_hours((BinHours(42, 300), BinHours(52, 500)))
     300
     """
-    return sum(one.hours for one in bins if one.outdoor_f - COIL_APPROACH_F < FREEZING_F)
+    return fsum(one.hours for one in bins if one.outdoor_f - COIL_APPROACH_F < FREEZING_F)
 
 
 def interval_cost(minutes: float, use: DefrostUse) -> IntervalCost:

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from outer_test.judgement import Finding, Verdict, worst
 from outer_test.nameplate import Defrost, has_shift_delay
@@ -37,6 +38,9 @@ class Lane:
     verdict: Verdict | None = None
 
 
+Only = Literal["always", "with-aux", "with-shift-delay"]
+
+
 @dataclass(frozen=True, slots=True)
 class _Plan:
     name: str
@@ -45,14 +49,23 @@ class _Plan:
     starts_high: bool
     edges: tuple[tuple[str, bool], ...]
     findings: tuple[str, ...] = ()
+    only: Only = "always"
 
 
 _PLANS = (
     _Plan("call", "no call", "heating call", True, ()),
-    _Plan("contactor", "open", "closed", True, (("contactor-open", False), ("contactor-close", True)), ("contactor", "start")),
+    _Plan(
+        "contactor",
+        "open",
+        "closed",
+        True,
+        (("contactor-open", False), ("contactor-close", True)),
+        ("contactor", "start"),
+        "with-shift-delay",
+    ),
     _Plan("valve", "heating", "shifted", False, (("valve-shift", True), ("valve-back", False)), ("valve", "valve-back")),
     _Plan("outdoor fan", "off", "on", True, (("fan-off", False), ("fan-on", True)), ("fan", "fan-back")),
-    _Plan("aux call", "off", "24 V on W", False, (("aux-on", True), ("aux-off", False)), ("aux", "aux-back")),
+    _Plan("aux call", "off", "24 V on W", False, (("aux-on", True), ("aux-off", False)), ("aux", "aux-back"), "with-aux"),
     _Plan("coil", "cold", "warm", False, (("outdoor-line-warm", True), ("switch-open", True), ("ended", True)), ("end",)),
 )
 
@@ -71,7 +84,7 @@ def run_lanes(
     seen = {name: at for name, at in run.at.items() if name not in run.inferred}
     expected = _placed(expected_events(defrost, aux_fitted), seen)
     shown = []
-    for plan in (plan for plan in _PLANS if _has(plan.name, defrost, aux_fitted, seen)):
+    for plan in (plan for plan in _PLANS if _has(plan.only, defrost, aux_fitted, seen)):
         came = sorted((seen[event], event, up) for event, up in plan.edges if event in seen)
         should = tuple(_edge(event, up, *expected[event]) for event, up in plan.edges if event in expected)
         observed = tuple(Edge(event, at, up) for at, event, up in came)
@@ -82,10 +95,10 @@ def run_lanes(
     return tuple(shown)
 
 
-def _has(name: str, defrost: Defrost, aux_fitted: bool, seen: dict[str, float]) -> bool:
-    if name == "aux call":
+def _has(only: Only, defrost: Defrost, aux_fitted: bool, seen: dict[str, float]) -> bool:
+    if only == "with-aux":
         return aux_fitted or "aux-on" in seen
-    if name == "contactor":
+    if only == "with-shift-delay":
         return bool(has_shift_delay(defrost)) or "contactor-open" in seen
     return True
 

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from outer_test.judgement import Finding
 from outer_test.rules.make_safe.absence import absence, absent, counts_now
 from outer_test.rules.make_safe.stored_energy import all_discharged, discharged, impossible_triple, most_stored
-from outer_test.visit import POINTS, Inputs, absence_points, discharge_points
+from outer_test.visit import Inputs, Measures, absence_points, discharge_points, measures
 
 
 def safety_findings(inputs: Inputs) -> Iterator[Finding]:
@@ -18,11 +18,7 @@ def safety_findings(inputs: Inputs) -> Iterator[Finding]:
     claimed = bool(visit.power) and visit.power[-1].state == "dead-claimed"
     if claimed or any(name in found and counts_now(visit, inputs.readings[name].at) for name in asked):
         yield absence(visit, found, inputs.readings)
-    charge = {
-        name: discharged(name, reading)
-        for name, reading in inputs.latest.items()
-        if name.startswith("safe.") and POINTS[name].unit == "vdc"
-    }
+    charge = {name: discharged(name, reading) for name, reading in inputs.latest.items() if measures(name) is Measures.CHARGE}
     impossible = impossible_triple(charge, inputs.latest)
     if impossible is not None:
         charge[impossible.point] = impossible

@@ -12,7 +12,7 @@ from outer_test.rules.power_up.line_trace import DEAD_V, Seen, line_trace
 from outer_test.rules.power_up.line_trace import WAY as LINE_WAY
 from outer_test.rules.power_up.line_volts import ACROSS, LEG_1, LEG_2, LINE_VOLTS, line_findings, line_volts
 from outer_test.rules.power_up.unbalance import UNBALANCE, voltage_unbalance
-from outer_test.visit import Inputs
+from outer_test.visit import Inputs, group_of
 
 _YES_NO = {"over": True, "waiting": False, "closed": True, "open": False}
 _THREE = (ACROSS, "line.l2_l3.v", "line.l1_l3.v")
@@ -77,7 +77,7 @@ def _fuses(inputs: Inputs) -> Iterator[Finding]:
     for name in ("line.fuse1", "line.fuse2", "control.fuse"):
         if (ohm := inputs.get(f"{name}.ohm")) is not None:
             yield fuse_ohm(f"{name}.ohm", ohm)
-        if name.startswith("line") and (volts := inputs.get(f"{name}.v")) is not None:
+        if group_of(name) == "line" and (volts := inputs.get(f"{name}.v")) is not None:
             yield fuse_volts(f"{name}.v", volts, loaded)
 
 

@@ -4,6 +4,7 @@ from decimal import Decimal
 
 from outer_test.judgement import Finding, Limits, Rule, Verdict, judged
 from outer_test.measurement import Measured, numeric, say
+from outer_test.visit import group_of
 
 FUSE = Rule("fuse", "Fuses", "common practice, no source", "T")
 RESET = Rule("reset", "A tripped breaker or a blown fuse", "29 CFR 1910.334(b)(2); NFPA 70E 130.6(L) or (M), from memory", "P")
@@ -30,7 +31,7 @@ def fuse_ohm(point: str, ohm: Measured) -> Finding:
         return judged(point, FUSE, Verdict.GOOD, "It beeps: the fuse is through.", ohm, unit="Ω", limits=limits)
     if ohm.is_open or ohm.value.kind == "open" or numeric(ohm) > MOST_OHM:
         shown = "Open" if ohm.number is None or ohm.is_open else f"{say(ohm.number)} Ω"
-        what = "A shorted coil or a rubbed control wire blows it" if point.startswith("control") else "Something blew it"
+        what = "A shorted coil or a rubbed control wire blows it" if group_of(point) == "control" else "Something blew it"
         return judged(
             point, FUSE, Verdict.BAD, f"{shown}: blown. A sound fuse reads 1 Ω or less.", ohm, unit="Ω", limits=limits,
             next=f"{what}: find out why before another of the same size goes in.",

@@ -27,7 +27,7 @@ from outer_test.rules.windings.pairs import (
     winding_sum,
 )
 from outer_test.rules.windings.three_phase import equal_pairs
-from outer_test.visit import POINTS, Inputs
+from outer_test.visit import POINTS, Inputs, Measures, measures
 
 PAIRS = ("c_r", "c_s", "r_s")
 _ELECTRONIC_FAN = "An electronic fan motor hides its windings behind its module."
@@ -44,7 +44,7 @@ def winding_findings(inputs: Inputs) -> Iterator[Finding]:
         yield from to_ground
         stopping = next((found for found in to_ground if _stops(inputs, found)), None)
         if stopping is not None:
-            yield stop_energising(stopping, INSULATION if stopping.point.endswith("mohm") else WINDING_GROUND)
+            yield stop_energising(stopping, INSULATION if measures(stopping.point) is Measures.INSULATION else WINDING_GROUND)
         grounded = sum(found.verdict is Verdict.BAD for found in to_ground) > 1
         yield from _pair_findings(inputs, motor, grounded)
 
@@ -55,7 +55,7 @@ def _stops(inputs: Inputs, found: Finding) -> bool:
         return True
     reading = inputs.get(found.point)
     low = reading is not None and reading.number is not None and reading.number < GROUNDED_OHM
-    return found.verdict is Verdict.UNSURE and low and found.point.endswith("_ground.ohm")
+    return found.verdict is Verdict.UNSURE and low and measures(found.point) is Measures.GROUND
 
 
 def _ground_findings(inputs: Inputs, motor: str) -> Iterator[Finding]:

@@ -3,8 +3,9 @@
 from dataclasses import dataclass
 from decimal import Decimal
 
-from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Rule, Verdict, judged, place
+from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Part, Rule, Verdict, judged, place
 from outer_test.measurement import Measured, numeric, say
+from outer_test.visit import group_of
 
 WINDING_GROUND = Rule("winding-ground", "Winding to ground", "common practice, no source", "T")
 INSULATION = Rule("insulation", "500 V insulation test", "common practice; IEEE 43-2013 shown beside, from memory", "T P")
@@ -49,7 +50,7 @@ def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_g
     >>> [winding_ground(measure(text, unit="ohm"), GroundTest()).verdict.value for text in ("OL", "5200000", "12000", "closed")]
     ['good', 'watch', 'bad', 'bad']
     """
-    kind, part = reading.value.kind, "fan motor" if point.startswith("fan_") else "compressor"
+    kind, part = reading.value.kind, Part.FAN_MOTOR if group_of(point) == "fan_winding" else Part.COMPRESSOR
 
     def found(verdict: Verdict, why: str, step: str = "") -> Finding:
         return judged(point, WINDING_GROUND, verdict, why, reading, unit="Ω", limits=_LIMITS, next=step)
@@ -82,9 +83,9 @@ def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_g
     return found(Verdict.BAD, f"{shown}: a path to ground.", f"Do not energise it. {_whose(how.place, part)}")
 
 
-def _whose(where: str | None, part: str) -> str:
-    if where == "terminals" or part == "fan motor":
-        return f"Skin dry and off the probes it is the {part}: repeat it once."
+def _whose(where: str | None, part: Part) -> str:
+    if where == "terminals" or part is Part.FAN_MOTOR:
+        return f"Skin dry and off the probes it is the {part.value}: repeat it once."
     return "At the plug or wires it is the harness or the compressor: repeat at the terminals, harness off."
 
 
@@ -128,6 +129,6 @@ def stop_energising(found: Finding, rule: Rule) -> Finding:
     'stop'
     """
     why = f"{found.why} Energised, a grounded compressor can blow a terminal out with burning oil."
-    if found.point.startswith("fan_"):
+    if group_of(found.point) == "fan_winding":
         why = f"{found.why} Energised, the motor's frame can be live."
     return judged("power.energise", rule, Verdict.STOP, why, next="Do not power this unit up. Keep or lock the pull-out.")

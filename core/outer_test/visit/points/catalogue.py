@@ -8,7 +8,7 @@ from outer_test.visit.points.fan_motor import FAN_MOTOR
 from outer_test.visit.points.look_over import LOOK_OVER
 from outer_test.visit.points.make_safe import MAKE_SAFE
 from outer_test.visit.points.power_up import POWER_UP
-from outer_test.visit.points.record import Point
+from outer_test.visit.points.record import Measures, Point
 from outer_test.visit.points.second_contactor import SECOND_CONTACTOR
 from outer_test.visit.points.start_and_run import START_AND_RUN
 from outer_test.visit.points.windings import WINDINGS
@@ -38,3 +38,22 @@ def title_of(point: str) -> str:
         return known.title
     first, _, rest = point.partition(".")
     return f"{first.replace('_', ' ').capitalize()}: {rest.replace('.', ' ').replace('_', ' ')}" if rest else first.capitalize()
+
+
+def measures(point: str) -> Measures:
+    """What a point is there to tell; OTHER too for what is no point of the round.
+
+    >>> measures("winding.c_ground.ohm").value, measures("safe.dead").value
+    ('ground', 'other')
+    """
+    known = POINTS.get(point)
+    return Measures.OTHER if known is None else known.measures
+
+
+def group_of(point: str) -> str:
+    """The first word of a point's key: what it belongs to.
+
+    >>> group_of("fan_winding.c_r.ohm"), group_of("safe.dead")
+    ('fan_winding', 'safe')
+    """
+    return point.partition(".")[0]

@@ -9,5 +9,6 @@ CONTACTOR = (
         "contactor.coil.ohm", "contactor", "dead", Part.CONTACTOR, "Coil resistance", "coil",
         "Ohms. Both coil leads off. A probe on each coil terminal.",
         lifts=Thing.COIL_LEADS, probes=("contactor.A", "contactor.B"), say="coil ohm|coil ohms|coil r", say_here="coil",
+        tells_of=("contactor",),
     ),
 )  # fmt: skip

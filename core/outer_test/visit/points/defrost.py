@@ -1,7 +1,7 @@
 """Switch or sensors, valve, board, and the swap of a board."""
 
 from outer_test.judgement import Part
-from outer_test.visit.points.record import LIVE_CAUTION, Point
+from outer_test.visit.points.record import LIVE_CAUTION, Measures, Point
 from outer_test.visit.thing import Feed, Thing
 
 DEFROST = (
@@ -9,11 +9,13 @@ DEFROST = (
         "defrost.switch.ohm", "defrost", "dead", Part.COIL_SWITCH, "Coil switch", "switch",
         "One lead off the board. Ohms or beep across its two leads.",
         lifts=Thing.SWITCH_LEAD, probes=("coil_switch.1", "coil_switch.2"), say="switch|coil switch",
+        tells_of=("coil_switch",),
     ),
     Point(
         "defrost.valve_coil.ohm", "defrost", "dead", Part.VALVE_COIL, "Reversing valve coil", "valve coil",
         "Both leads off. Ohms. Never energise it off its stem.",
         lifts=Thing.VALVE_LEADS, probes=("valve.1", "valve.2"), say="valve|valve coil",
+        tells_of=("valve",),
     ),
     Point(
         "defrost.coil.f", "defrost", "any", Part.DEFROST_BOARD, "Coil temperature", "coil °F",
@@ -29,16 +31,21 @@ DEFROST = (
         "defrost.coil_sensor.ohm", "defrost", "any", Part.COIL_SENSOR, "Coil sensor", "coil sensor",
         "Unplugged from the board. Ohms.",
         lifts=Thing.COIL_SENSOR_PLUG, probes=("coil_sensor.1", "coil_sensor.2"), say="coil sensor",
+        measures=Measures.SENSOR,
+        tells_of=("coil_sensor",),
     ),
     Point(
         "defrost.ambient_sensor.ohm", "defrost", "any", Part.AMBIENT_SENSOR, "Ambient sensor", "air sensor",
         "Unplugged from the board. Ohms.",
         lifts=Thing.AMBIENT_SENSOR_PLUG, probes=("ambient_sensor.1", "ambient_sensor.2"), say="air sensor|ambient sensor",
+        measures=Measures.SENSOR,
+        tells_of=("ambient_sensor",),
     ),
     Point(
         "defrost.valve_coil.v", "defrost", "live", Part.VALVE_COIL, "Volts at the valve coil, in defrost", "valve V",
         "A.c. volts across its leads while it should be shifted.",
         needed=False, probes=("valve.1", "valve.2"), fed_by=Feed.CONTROL | Feed.VALVE, caution=LIVE_CAUTION, say="valve v",
+        proves=(("board.", "valve.1"), ("valve.2", "board.C")),
     ),
     Point(
         "defrost.aux_call.v", "defrost", "live", Part.DEFROST_BOARD, "Aux call, W to C, in defrost", "W",
@@ -54,11 +61,13 @@ DEFROST = (
         "defrost.coil_sensor.vdc", "defrost", "live", Part.COIL_SENSOR, "Coil sensor, volts at the board", "coil V",
         "D.c. volts, plugged in, powered.",
         needed=False, say="coil sensor v",
+        tells_of=("coil_sensor",),
     ),
     Point(
         "defrost.ambient_sensor.vdc", "defrost", "live", Part.AMBIENT_SENSOR, "Ambient sensor, volts at the board", "air V",
         "D.c. volts, plugged in, powered.",
         needed=False, say="air sensor v",
+        tells_of=("ambient_sensor",),
     ),
     Point(
         "defrost.ice", "defrost", "any", Part.COIL_SWITCH, "Ice right at the switch?", "ice",

@@ -8,16 +8,19 @@ LOOK_OVER = (
         "look.capacitor.case", "look", "any", Part.RUN_CAPACITOR, "Capacitor case", "case",
         "Look at the top and the seam. A good look does not prove it.",
         choices_text="flat dished bulged leaking", say="case|cap case",
+        tells_of=("capacitor", "capacitor_herm", "capacitor_fan"),
     ),
     Point(
         "look.contactor.faces", "look", "any", Part.CONTACTOR, "Contactor faces", "faces",
         "Look between the open faces, power off.",
         choices_text="clean blackened pitted discoloured burnt welded", say="faces",
+        tells_of=("contactor",),
     ),
     Point(
         "look.contactor.insects", "look", "any", Part.CONTACTOR, "Insects in the contactor", "insects",
         "Look under the armature and between the faces.",
         choices_text="none found", say="insects|bugs|ants",
+        tells_of=("contactor",),
     ),
     Point(
         "look.wiring", "look", "any", Part.WIRING, "Wires and terminals", "wiring",

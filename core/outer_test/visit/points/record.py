@@ -1,6 +1,7 @@
 """What is known of one point of the round: one record each, that everything else asks."""
 
 from dataclasses import dataclass, field
+from enum import StrEnum
 from typing import Literal
 
 from outer_test.judgement import Part, plain_name
@@ -8,6 +9,29 @@ from outer_test.visit.thing import Feed, Thing
 
 Power = Literal["dead", "live", "any"]
 Kind = Literal["number", "seen"]
+
+
+class Measures(StrEnum):
+    """What a point is there to tell, where a rule asks for all points that tell the same."""
+
+    TESTER = "tester"
+    ABSENCE = "absence"
+    CHARGE = "charge"
+    NEW_PART = "new-part"
+    GROUND = "ground"
+    INSULATION = "insulation"
+    UNLABELLED = "unlabelled"
+    DROP = "drop"
+    SENSOR = "sensor"
+    LEAD = "lead"
+    LINE_FUSE = "line-fuse"
+    ELEMENT = "element"
+    UPSTREAM = "upstream"
+    OTHER = "other"
+
+
+# Found by asking what has to be proved before anything is known of the power: these ask for none.
+ASKS_NO_POWER = frozenset({Measures.TESTER, Measures.ABSENCE, Measures.CHARGE, Measures.NEW_PART, Measures.UPSTREAM})
 
 UNIT_SIGN = {
     "uf": "µF", "v": "V", "vdc": "V d.c.", "a": "A", "ohm": "Ω", "mohm": "MΩ", "f": "°F", "s": "s", "h": "h",
@@ -45,7 +69,9 @@ class Point:
     and black, as `part.terminal` of the unit's circuit; `herm` and `fan_section` are the capacitor that carries a section.
     clamp_at: the terminal whose wire goes through the jaw. fed_by: what has to be whole for it to mean anything.
     say: what it is called on the entry line, separated by `|`; say_here: words that mean it only at its own station.
-    plain: what the customer is told it is, where that is not its part's own name.
+    plain: what the customer is told it is, where that is not its part's own name. measures: what it is there to tell.
+    tells_of, proves: the circuit's parts, and wires by their two ends, that are as the reading is; an end is a terminal, a part
+    (`board.`), or a capacitor's terminal wherever it is (`HERM`, `.C`).
     """
 
     name: str
@@ -71,6 +97,9 @@ class Point:
     say: str = ""
     say_here: str = ""
     plain: str = ""
+    measures: Measures = Measures.OTHER
+    tells_of: tuple[str, ...] = ()
+    proves: tuple[tuple[str, str], ...] = ()
 
     choices: tuple[str, ...] = field(init=False)
     kind: Kind = field(init=False)

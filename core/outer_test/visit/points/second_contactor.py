@@ -21,6 +21,7 @@ _SAY = {
     "contactor2.pole1.f": "2nd ir1|2nd ir 1",
     "contactor2.pole2.f": "2nd ir2|2nd ir 2",
 }
+_PROVES = {"contactor2.coil.v": (("indoor.Y2", "contactor2.A"), ("contactor2.B", "board.C"), ("indoor.C", "contactor2.B"))}
 
 
 def _second(point: Point) -> Point:
@@ -39,6 +40,8 @@ def _second(point: Point) -> Point:
         clamp_at=_end(point.clamp_at),
         fed_by=(point.fed_by & ~Feed.COIL) | Feed.COIL2 if point.fed_by & Feed.COIL else point.fed_by,
         say=_SAY[name],
+        tells_of=tuple(_end(f"{part}.").rstrip(".") for part in point.tells_of),
+        proves=_PROVES.get(name, ()),
         say_here="",
     )
 

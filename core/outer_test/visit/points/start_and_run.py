@@ -2,7 +2,7 @@
 
 from outer_test.judgement import Part
 from outer_test.visit.points.capacitors import FAN, HERM
-from outer_test.visit.points.record import LIVE_CAUTION, NO_PUSH, Point
+from outer_test.visit.points.record import LIVE_CAUTION, NO_PUSH, Measures, Point
 from outer_test.visit.thing import Feed
 
 START_AND_RUN = (
@@ -11,6 +11,8 @@ START_AND_RUN = (
         "One conductor in the jaw, centred. The start-winding wire on HERM.",
         needed=False, clamp=True, clamp_at="compressor.S", fed_by=Feed.LINE | Feed.COMPRESSOR | Feed.HERM,
         say="herm a|herm amps", plain=HERM,
+        tells_of=("capacitor", "capacitor_herm"),
+        proves=(("HERM", "compressor.S"), ("contactor.T2", ".C")),
     ),
     Point(
         "cap.herm.load_v", "run", "live", Part.RUN_CAPACITOR, "HERM under load, volts", "HERM V",
@@ -22,6 +24,8 @@ START_AND_RUN = (
         "cap.fan.load_a", "run", "live", Part.RUN_CAPACITOR, "FAN under load, amps", "FAN A",
         "One conductor in the jaw, centred. The fan's capacitor wire.",
         needed=False, clamp=True, clamp_at="fan.S", fed_by=Feed.LINE | Feed.FAN, say="fan cap a|fan cap amps", plain=FAN,
+        tells_of=("capacitor", "capacitor_fan"),
+        proves=(("FAN", "fan.S"), ("contactor.T2", ".C")),
     ),
     Point(
         "cap.fan.load_v", "run", "live", Part.RUN_CAPACITOR, "FAN under load, volts", "FAN V",
@@ -34,46 +38,57 @@ START_AND_RUN = (
         "Clamp on the compressor's common wire; inrush or max-hold, then call for it to run.",
         tags=("by", "fitted"), clamp=True, clamp_at="compressor.C", fed_by=Feed.LINE | Feed.COMPRESSOR,
         caution="Cover on, face away: a grounded compressor can blow a terminal out.", say="peak|inrush",
+        tells_of=("compressor",),
     ),
     Point(
         "amps.compressor.start_s", "run", "live", Part.COMPRESSOR, "Start time", "time",
         "Seconds from the call to steady amps.",
         needed=False, fed_by=Feed.LINE | Feed.COMPRESSOR, say="start time",
+        tells_of=("compressor",),
     ),
     Point(
         "amps.compressor.run_a", "run", "live", Part.COMPRESSOR, "Compressor running", "comp A",
         "One conductor in the jaw, centred. The compressor's common wire.",
         clamp=True, clamp_at="compressor.C", fed_by=Feed.LINE | Feed.COMPRESSOR, say="comp|compressor",
+        tells_of=("compressor",),
+        proves=(("contactor.T1", "compressor.C"), ("contactor.T2", "compressor.R")),
     ),
     Point(
         "amps.fan.run_a", "run", "live", Part.FAN_MOTOR, "Fan running", "fan A",
         "One conductor in the jaw, centred. Small: wrap it several turns.",
         clamp=True, clamp_at="fan.C", fed_by=Feed.LINE | Feed.FAN, say="fan a|fan amps", say_here="fan",
+        tells_of=("fan",),
+        proves=(("", "fan.C"), ("contactor.T2", "fan.R"), ("contactor.T1", "board.F1")),
     ),
     Point(
         "amps.total.run_a", "run", "live", Part.UNIT, "Total running", "total A",
         "One conductor in the jaw, centred. One leg from the disconnect.",
         clamp=True, clamp_at="disconnect.1", fed_by=Feed.LINE, say="total|tot",
+        proves=(("disconnect.1", "contactor.L1"), ("disconnect.2", "contactor.L2")),
     ),
     Point(
         "amps.element1.a", "run", "live", Part.AUX_ELEMENT, "Aux heat element 1", "elem 1",
         "One conductor in the jaw, centred.",
         clamp=True, fed_by=Feed.AUX, say="elem1|elem 1|element 1",
+        measures=Measures.ELEMENT,
     ),
     Point(
         "amps.element2.a", "run", "live", Part.AUX_ELEMENT, "Aux heat element 2", "elem 2",
         "One conductor in the jaw, centred.",
         clamp=True, fed_by=Feed.AUX, say="elem2|elem 2|element 2",
+        measures=Measures.ELEMENT,
     ),
     Point(
         "amps.element3.a", "run", "live", Part.AUX_ELEMENT, "Aux heat element 3", "elem 3",
         "One conductor in the jaw, centred.",
         clamp=True, fed_by=Feed.AUX, say="elem3|elem 3|element 3",
+        measures=Measures.ELEMENT,
     ),
     Point(
         "amps.element4.a", "run", "live", Part.AUX_ELEMENT, "Aux heat element 4", "elem 4",
         "One conductor in the jaw, centred.",
         clamp=True, fed_by=Feed.AUX, say="elem4|elem 4|element 4",
+        measures=Measures.ELEMENT,
     ),
     Point(
         "aux.line.v", "run", "live", Part.AUX_ELEMENT, "Volts at the aux heater", "aux V",
