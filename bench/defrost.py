@@ -19,7 +19,7 @@ def watched_run(defrost: Defrost, fault: Fault, chance: random.Random, next_test
     """One forced defrost, each stamp up to 2 s off and one missing; with the tests the findings ask for where wanted."""
     plate = Plate(defrost=defrost, aux_heat=AuxHeat(kind="electric"), valve="O")
     events, watched = simulate_defrost(plate, fault)
-    shaken: list[DefrostEvent] = [replace(one, s=max(0.0, one.s + chance.uniform(-2, 2))) if one.s else one for one in events]
+    shaken: list[DefrostEvent] = [replace(event, s=max(0.0, event.s + chance.uniform(-2, 2))) if event.s else event for event in events]
     if len(shaken) > 2:
         shaken.pop(chance.randrange(1, len(shaken)))
     switched = defrost.control == "time-temperature"
@@ -50,7 +50,7 @@ class Confusion(unittest.TestCase):
         chance = random.Random(fault)
         for _ in range(RUNS):
             judged = assess(watched_run(defrost, fault, chance, next_tests))
-            causes = {cause for one in judged.findings if one.point.startswith("defrost.run.") for cause in one.causes}
+            causes = {cause for finding in judged.findings if finding.point.startswith("defrost.run.") for cause in finding.causes}
             told[" / ".join(sorted(causes)) or "nothing"] += 1
         return "; ".join(f"{count}/{RUNS} {what}" for what, count in told.most_common(3))
 

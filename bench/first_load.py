@@ -17,6 +17,6 @@ class FirstLoad(unittest.TestCase):
         sizes = {name: [(DIST / f"{name}{form}").stat().st_size / 1000 for form in ("", ".gz", ".br")] for name in scripts}
         for name, (plain, gzip, brotli) in sizes.items():
             print(f"\n{name}: {plain:.0f} kB, gzip {gzip:.1f}, brotli {brotli:.1f}", end="")
-        plain, gzip, brotli = (sum(one[form] for one in sizes.values()) for form in range(3))
+        plain, gzip, brotli = (sum(size[form] for size in sizes.values()) for form in range(3))
         print(f"\nfirst load: {plain:.0f} kB, gzip {gzip:.1f}, brotli {brotli:.1f} (aim ≤ {AIM_KB} compressed)")
         self.assertTrue(scripts)

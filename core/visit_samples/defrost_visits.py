@@ -45,5 +45,7 @@ def visit(defrost: Defrost, events: tuple[DefrostEvent, ...], watched: float, **
 def lanes(of: Visit) -> dict[str, str]:
     """The verdict of each lane of a visit's watched defrost."""
     return {
-        one.point.removeprefix("defrost.run."): plain(one.verdict) for one in assess(of).findings if one.point.startswith("defrost.run.")
+        finding.point.removeprefix("defrost.run."): plain(finding.verdict)
+        for finding in assess(of).findings
+        if finding.point.startswith("defrost.run.")
     }

@@ -33,11 +33,11 @@ def keep_board(company: Company, name: str, defrost: Defrost) -> None:
     """
     name = name.strip()
     if not name or len(name) > 60:
-        raise FieldProblem("name", "give it a name of up to 60 characters")
+        raise FieldProblem("name", "Give it a name of up to 60 characters.")
     if defrost.control is None:
-        raise FieldProblem("control", "say what kind of control it is")
+        raise FieldProblem("control", "Choose the kind of control.")
     if name not in company.boards and len(company.boards) >= MOST:
-        raise FieldProblem("name", f"at most {MOST} profiles")
+        raise FieldProblem("name", f"Use at most {MOST} profiles.")
     company.boards = company.boards | {name: sparse(replace(defrost, profile=name))}
     company.save(update_fields=["boards"])
 
@@ -45,6 +45,6 @@ def keep_board(company: Company, name: str, defrost: Defrost) -> None:
 def drop_board(company: Company, name: str) -> None:
     """Take the company's own profile off the list; a shipped one it stood for is offered again. Raises FieldProblem."""
     if name not in company.boards:
-        raise FieldProblem("name", "is no profile of this company's own")
+        raise FieldProblem("name", "This is not one of your company's own profiles.")
     company.boards = {other: about for other, about in company.boards.items() if other != name}
     company.save(update_fields=["boards"])

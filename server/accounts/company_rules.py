@@ -33,7 +33,7 @@ def rules_versions(company: Company) -> list[Version]:
 def set_rules(member: Member, version_id: UUID, rules: HouseRules, note: str) -> None:
     """Keep new house rules as the company's own. The same UUID sent again changes nothing. Raises FieldProblem."""
     if len(note) > 200:
-        raise FieldProblem("note", "keep it to 200 characters")
+        raise FieldProblem("note", "Use up to 200 characters.")
     with transaction.atomic():
         company = Company.objects.select_for_update().get(pk=member.company.pk)
         _, made = HouseRulesVersion.objects.of(company).get_or_create(

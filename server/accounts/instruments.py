@@ -46,15 +46,15 @@ def _ranges(accuracy: Any) -> list[Any]:
 def set_instruments(company: Company, meters: tuple[Instrument, ...]) -> None:
     """Keep this list. A meter that was there and is not named any more is retired: readings name it. Raises FieldProblem."""
     if len(meters) > MOST:
-        raise FieldProblem("meters", f"at most {MOST} meters")
+        raise FieldProblem("meters", f"Use at most {MOST} meters.")
     kept: dict[str, Any] = {name: about | {"retired": True} for name, about in company.meters.items()}
     names: set[str] = set()
     for place, one in enumerate(meters):
         name = one.name.strip()
         if not name or len(name) > 40:
-            raise FieldProblem(f"meters.{place}.name", "give it a name of up to 40 characters")
+            raise FieldProblem(f"meters.{place}.name", "Give it a name of up to 40 characters.")
         if name in names:
-            raise FieldProblem(f"meters.{place}.name", "two meters have this name")
+            raise FieldProblem(f"meters.{place}.name", "Two meters have this name.")
         names.add(name)
         kept[name] = {
             "accuracy": present(one.accuracy),

@@ -13,6 +13,7 @@ class Company(models.Model):
 
     `meters` is by name: `accuracy` by unit, `due` the day its calibration is due, `retired` when it is not offered any more.
     `letterhead` is what stands under the name on a visit sheet: address, telephone, licence.
+    `time_zone` is the name of the zone its days and its paper go by; empty is the server's.
     `boards` are the company's own board profiles by name, beside the generic ones that ship.
     """
 
@@ -22,6 +23,7 @@ class Company(models.Model):
     van_stock = models.JSONField(default=list, blank=True)
     boards = models.JSONField(default=dict, blank=True)
     letterhead = models.TextField(blank=True)
+    time_zone = models.CharField(max_length=60, blank=True)
 
     def __str__(self) -> str:
         return self.name

@@ -56,7 +56,7 @@ def _hash(token: str) -> str:
 def invite(lead: Member, role: str) -> str:
     """A link's token for a new member of this role, shown once. Raises FieldProblem."""
     if role not in Member.Role.values:
-        raise FieldProblem("role", f"is one of {', '.join(Member.Role.values)}")
+        raise FieldProblem("role", f"Use one of: {', '.join(Member.Role.values)}.")
     return _make(lead, role, None)
 
 
@@ -68,7 +68,7 @@ def offer_reset(lead: Member, member_id: int) -> str:
 
 def _make(lead: Member, role: str, reset_of: Member | None) -> str:
     if open_links(lead.company, timezone.now()).count() >= MOST_OPEN:
-        raise FieldProblem("role", "there are too many open links: withdraw some first")
+        raise FieldProblem("role", "Too many open links. Withdraw some first.")
     token = secrets.token_urlsafe(32)
     Invitation.objects.of(lead.company).create(
         company=lead.company, token_hash=_hash(token), role=role, reset_of=reset_of, made_by=lead, expires_at=timezone.now() + LASTS
@@ -116,14 +116,14 @@ def _fresh(found: Invitation, new: NewMember) -> Member:
     try:
         Member.username_validator(username)
     except ValidationError:
-        raise FieldProblem("username", "letters, digits and @ . + - _ only") from None
+        raise FieldProblem("username", "Use letters, digits and @ . + - _ only.") from None
     if not 2 <= len(username) <= 150:
-        raise FieldProblem("username", "takes 2 to 150 characters")
+        raise FieldProblem("username", "Use 2 to 150 characters.")
     if Member.objects.filter(username__iexact=username).exists():
-        raise FieldProblem("username", "is taken: choose another")
+        raise FieldProblem("username", "This name is taken. Choose another.")
     for name, text in (("first_name", new.first_name), ("last_name", new.last_name)):
         if len(text.strip()) > 150:
-            raise FieldProblem(name, "keep it to 150 characters")
+            raise FieldProblem(name, "Use up to 150 characters.")
     return Member(
         username=username, first_name=new.first_name.strip(), last_name=new.last_name.strip(), company=found.company, role=found.role
     )  # fmt: skip
@@ -149,12 +149,12 @@ def member_of(company: Company, member_id: int) -> Member:
 def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
     """Give a member a role, shut them out or let them in again. Somebody always stays lead. Raises NoSuchMember, FieldProblem."""
     if role not in Member.Role.values:
-        raise FieldProblem("role", f"is one of {', '.join(Member.Role.values)}")
+        raise FieldProblem("role", f"Use one of: {', '.join(Member.Role.values)}.")
     leads = Member.objects.select_for_update().filter(company=lead.company, role=Member.Role.LEAD, is_active=True)
-    others = [one for one in leads if one.pk != member_id]
+    others = [lead for lead in leads if lead.pk != member_id]
     member = member_of(lead.company, member_id)
     if not others and (role != Member.Role.LEAD or not active):
-        raise FieldProblem("role", "somebody has to stay lead: make another one first")
+        raise FieldProblem("role", "Somebody has to stay lead. Make another lead first.")
     said = [] if member.role == role else [f"made {member.shown_name} a {role}"]
     said += [] if member.is_active == active else [f"{'let in again' if active else 'shut out'} {member.shown_name}"]
     member.role, member.is_active = role, active

@@ -10,6 +10,7 @@ from accounts.audit import note
 from accounts.boards import BoardProfile, board_profiles, drop_board, keep_board
 from accounts.company_rules import rules_versions, set_rules
 from accounts.instruments import Instrument, instruments, set_instruments
+from accounts.time_zone import set_zone
 from api.problems import Problem, Refused
 from api.signed_in import Asking
 from outer_test.judgement import HouseRules
@@ -76,18 +77,20 @@ class BoardsShown:
 
 @dataclass(frozen=True, slots=True)
 class Letterhead:
-    """The company's name and what stands under it on a visit sheet."""
+    """The company's name, what stands under it on a visit sheet, and the zone its times are in; empty is the server's."""
 
     name: str
     letterhead: str
+    time_zone: str
     may_change: bool
 
 
 @dataclass(frozen=True, slots=True)
 class NewLetterhead:
-    """What stands under the company's name from now on."""
+    """What stands under the company's name from now on, and the zone its times are in."""
 
     letterhead: str
+    time_zone: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,12 +104,12 @@ class NewBoard:
 def need_lead(request: Asking) -> None:
     """Refuse whoever is no lead. Raises Refused."""
     if request.auth.role != "lead":
-        raise Refused(403, "Only a lead changes this.")
+        raise Refused(403, "Only a lead can change this.")
 
 
 def _rules(request: Asking) -> RulesShown:
     member = request.auth
-    versions = tuple(RulesVersion(one.at, one.by_whom, one.note, one.rules) for one in rules_versions(member.company))
+    versions = tuple(RulesVersion(version.at, version.by_whom, version.note, version.rules) for version in rules_versions(member.company))
     rules = HouseRules(**member.company.rules)
     return RulesShown(rules, school_examples(), versions, member.role == "lead")
 
@@ -144,16 +147,18 @@ def change_meters(request: Asking, body: Body[NewMeters]) -> MetersShown:
 @router.get("/letterhead", response={200: Letterhead, 401: Problem})
 def letterhead(request: Asking) -> Letterhead:
     """What stands under the company's name on a visit sheet."""
-    return Letterhead(request.auth.company.name, request.auth.company.letterhead, request.auth.role == "lead")
+    company = request.auth.company
+    return Letterhead(company.name, company.letterhead, company.time_zone, request.auth.role == "lead")
 
 
 @router.put("/letterhead", response={200: Letterhead, **REFUSALS})
 def change_letterhead(request: Asking, body: Body[NewLetterhead]) -> Letterhead:
-    """Keep the letterhead: address, telephone, licence."""
+    """Keep the letterhead (address, telephone, licence) and the time zone."""
     need_lead(request)
     if len(body.letterhead) > 2000:
-        raise FieldProblem("letterhead", "keep it to 2000 characters")
+        raise FieldProblem("letterhead", "Use up to 2000 characters.")
     company = request.auth.company
+    set_zone(company, body.time_zone)
     company.letterhead = body.letterhead.strip()
     company.save(update_fields=["letterhead"])
     note(request.auth, "changed the letterhead")

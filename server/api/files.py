@@ -66,7 +66,7 @@ def _download(
 def visit_in(request: Asking, unit_id: UUID, id: Annotated[UUID, Form()], file: Annotated[UploadedFile, File()]) -> VisitIn:
     """Take a visit file (docs/visit.schema.json) into a unit's record, as a finished visit."""
     if (file.size or 0) > MOST_VISIT_FILE:
-        raise FieldProblem("file", f"is larger than {MOST_VISIT_FILE // 1_000_000} MB")
+        raise FieldProblem("file", f"The file is larger than {MOST_VISIT_FILE // 1_000_000} MB.")
     row = take_in(request.auth, unit_id, id, file.read())
     note(request.auth, f"took in a visit file for {row.unit}")
     return VisitIn(row.id)
@@ -152,7 +152,7 @@ def photo_in(
 ) -> PhotoShown:
     """Keep a photo: a JPEG, PNG or WebP of up to 12 MB. It is made anew; where it was taken is not kept."""
     if (photo.size or 0) > MOST_BYTES:
-        raise FieldProblem("photo", f"is larger than {MOST_BYTES // 1_000_000} MB")
+        raise FieldProblem("photo", f"The file is larger than {MOST_BYTES // 1_000_000} MB.")
     of = photo_of(request.auth.company, unit_id, visit, part, about)
     return _shown(keep_photo(request.auth, of, id, photo.read(), timezone.now()))
 

@@ -22,9 +22,9 @@ MOST_PAGES = 1000
 def watch(request: Asking, point: str = "", page: int = 0) -> HttpResponse:
     """Units ranked by what is wrong now and what fails first; and what a van should carry until the end of next month."""
     if point and point not in POINTS:
-        raise FieldProblem("point", "is no point of a visit")
+        raise FieldProblem("point", "There is no such reading.")
     if not 0 <= page <= MOST_PAGES:
-        raise FieldProblem("page", f"is from 0 to {MOST_PAGES}")
+        raise FieldProblem("page", f"Use a page from 0 to {MOST_PAGES}.")
     return answer(watch_list(request.auth.company, timezone.localdate(), point, page))
 
 

@@ -61,7 +61,7 @@ def _shown(job: ImportJob) -> JobShown:
     plain: dict[str, Any] = job.mapping
     return JobShown(
         job.uuid, job.name, tuple(job.columns), Mapping(**plain), state_of(job), job.total, job.done, job.visits,
-        job.problem_count, tuple(RowProblem(**one) for one in job.problems), tuple(LookedAt(**one) for one in job.preview),
+        job.problem_count, tuple(RowProblem(**problem) for problem in job.problems), tuple(LookedAt(**one) for one in job.preview),
         tuple(PointName(name, title_of(name)) for name in POINTS),
     )  # fmt: skip
 

@@ -40,7 +40,7 @@ def part_in(request: Asking, visit_id: UUID, body: Body[NewPart]) -> HttpRespons
     values = {}
     for section, typed in body.in_hand.items():
         if section not in ("herm", "fan"):
-            raise FieldProblem("in_hand", "Is read by section: herm, fan.")
+            raise FieldProblem("in_hand", "Use the sections herm and fan.")
         if not typed.strip():
             continue
         try:

@@ -141,7 +141,7 @@ def _people(request: Asking) -> PeopleShown:
             PersonShown(one.pk, one.shown_name, one.username, one.role, one.is_active, one.last_login, one.pk == me.pk)
             for one in members_of(company)
         ),
-        tuple(_link(one) for one in open_links(company, timezone.now())) if lead else (),
+        tuple(_link(link) for link in open_links(company, timezone.now())) if lead else (),
         tuple(
             SignInShown(
                 one.pk,

@@ -41,6 +41,16 @@ class Refused(Exception):
         self.status, self.field, self.message = status, field, message
 
 
+def sentence(words: str) -> str:
+    """What the core says of a field, as a sentence of its own beside that field.
+
+    >>> sentence("must be from 1 to 200 A, not 900")
+    'Must be from 1 to 200 A, not 900.'
+    """
+    ended = words if words.endswith((".", "!", "?")) else f"{words}."
+    return ended[:1].upper() + ended[1:]
+
+
 def _validation(problem: ValidationError) -> list[tuple[str, str]]:
     return [message_for(dict(error)) for error in problem.errors]
 
@@ -49,7 +59,7 @@ def register(api: NinjaAPI) -> None:
     """Teach the API to answer each kind of problem."""
 
     def answer(request: HttpRequest, status: int, *errors: tuple[str, str]) -> HttpResponse:
-        body = Problem([FieldError(field, message) for field, message in errors])
+        body = Problem([FieldError(field, sentence(message)) for field, message in errors])
         return api.create_response(request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status)
 
     def on(kind: type[Exception], handle: Any) -> None:
@@ -72,12 +82,12 @@ def register(api: NinjaAPI) -> None:
     on(NoSuchPhoto, lambda request, _: answer(request, 404, ("", "There is no such photo.")))
     on(NoSuchJob, lambda request, _: answer(request, 404, ("", "There is no such file on its way in.")))
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
-    on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link is spent, withdrawn or too old. Ask for a new one.")))
-    on(Finished, lambda request, _: answer(request, 409, ("", "This visit is finished: nothing more is written on it.")))
-    on(IntegrityError, lambda request, _: answer(request, 409, ("id", "this id was already used for something else")))
+    on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link was used, withdrawn or has expired. Ask for a new one.")))
+    on(Finished, lambda request, _: answer(request, 409, ("", "This visit is finished and cannot be changed.")))
+    on(IntegrityError, lambda request, _: answer(request, 409, ("id", "This id was already used for something else.")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
     for lost in (OperationalError, InterfaceError):
         on(
             lost,
-            lambda request, _: answer(request, 503, ("", "The database does not answer. Nothing was kept; it is sent again.")),
+            lambda request, _: answer(request, 503, ("", "The database does not answer. Nothing was saved; it will be sent again.")),
         )

@@ -64,7 +64,7 @@ def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
     """Sign in. Five wrong passwords for a name lock it for a quarter of an hour."""
     need_csrf(request)
     if len(body.username) > 150 or len(body.password) > 1000:
-        raise Refused(422, "is too long", "username" if len(body.username) > 150 else "password")
+        raise Refused(422, "Too long.", "username" if len(body.username) > 150 else "password")
     locked = "Too many wrong passwords. Wait 15 minutes, or ask your lead."
     if AxesProxyHandler.is_locked(request, {"username": body.username}):
         raise Refused(429, locked)
@@ -72,7 +72,7 @@ def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
     if not isinstance(member, Member):
         if getattr(request, "axes_locked_out", False):
             raise Refused(429, locked)
-        raise Refused(401, "That name and password do not go together.", "password")
+        raise Refused(401, "This name and password do not match.", "password")
     login(request, member)
     address, agent = request.META.get("REMOTE_ADDR", ""), request.META.get("HTTP_USER_AGENT", "")
     record_sign_in(member, request.session.session_key or "", str(address), str(agent))

@@ -28,4 +28,4 @@ class Asking(HttpRequest):
 def need_csrf(request: HttpRequest) -> None:
     """Hold an endpoint that is open to strangers to the CSRF check too. Raises Refused."""
     if check_csrf(request) is not None:
-        raise Refused(403, "The page is out of date: load it again.")
+        raise Refused(403, "This page is out of date. Reload it.")

@@ -120,7 +120,7 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     rows = list(reversed(parts_fitted(company, unit)))
     shown = UnitFile(
         unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
-        tuple(PartShown(one.uuid, one.part, one.at, one.note, one.member.shown_name) for one in rows), PARTS, record.visits, record.points,
+        tuple(PartShown(row.uuid, row.part, row.at, row.note, row.member.shown_name) for row in rows), PARTS, record.visits, record.points,
     )  # fmt: skip
     return answer(shown)
 

@@ -134,7 +134,7 @@ def keep_reading(request: Asking, visit_id: UUID, body: Body[TypedReading]) -> H
     """Keep one reading as typed and judge the visit anew. The same UUID sent again is the same reading."""
     point = POINTS.get(body.point)
     if point is None:
-        raise FieldProblem("point", "is no point of a visit")
+        raise FieldProblem("point", "There is no such reading.")
     try:
         typed = Typed(body.typed) if point.kind == "seen" else parse_typed(body.typed, body.point)
     except TypedProblem as problem:
@@ -150,7 +150,7 @@ def keep_reading(request: Asking, visit_id: UUID, body: Body[TypedReading]) -> H
 def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpResponse:
     """Understand an entry line and keep what was understood; the rest is given back to stay in the line."""
     if len(body.text) > MOST_ON_A_LINE:
-        raise FieldProblem("text", f"keep it to {MOST_ON_A_LINE} characters")
+        raise FieldProblem("text", f"Use up to {MOST_ON_A_LINE} characters.")
     parsed = parse_line(body.text, body.station)
     entries = [
         NewEntry(

@@ -58,7 +58,7 @@ class Drawn(BrowserTest):
             )
             wires = drawn[: len(states)]
             self.assertEqual(len(wires), len(states))
-            self.assertEqual(sum(one is not None for one in wires), states.count("not-yet"), site)
+            self.assertEqual(sum(wire is not None for wire in wires), states.count("not-yet"), site)
 
     def test_the_same_tape_on_the_sheet(self) -> None:
         self.open_visit("Quarry Lane 8", "Capacitors")

@@ -55,7 +55,7 @@ class Round(BrowserTest):
         """Put back what is off, say that the power changed, and go back to the reading at hand; gives back the keys and taps."""
         taps = 0
         self.page.wait_for_function(ALL_SENT)  # a reading may put a line on the list
-        back = self.page.get_by_label("Not put back yet").get_by_role("button", name=": back")
+        back = self.page.get_by_label("To put back").get_by_role("button", name=": back")
         for name in [line.get_attribute("aria-label") for line in back.all()]:
             self.page.get_by_role("button", name=name, exact=True).click()
             expect(self.page.get_by_role("button", name=name, exact=True)).to_have_count(0)
@@ -119,7 +119,7 @@ class Round(BrowserTest):
         self.enter("2!")
         expect(self.page.get_by_label("Where this stands", exact=True)).to_contain_text("Next")
         self.page.get_by_text("Start peak").first.click()
-        expect(self.page.get_by_label("What this says")).to_contain_text("Max-hold shows a floor")
+        expect(self.page.get_by_label("Result")).to_contain_text("Max-hold shows a floor")
 
     def test_the_top_of_the_range_is_asked_for_ol(self) -> None:
         self.open_visit("Fell Road 21", "Windings")
@@ -130,7 +130,7 @@ class Round(BrowserTest):
         self.page.get_by_label("Top of the range").fill("40000000")
         self.page.locator("[data-reading]").press("Enter")
         self.page.get_by_text("C to ground").first.click()
-        expect(self.page.get_by_label("What this says")).to_contain_text("No path to ground.")
+        expect(self.page.get_by_label("Result")).to_contain_text("No path to ground.")
 
     def test_clocks_survive_a_reload_and_count_in_the_title(self) -> None:
         self.open_visit("Quarry Lane 8", "Power up")
@@ -140,7 +140,7 @@ class Round(BrowserTest):
         expect(clocks).to_contain_text("4:5")
         self.page.goto(self.live_server_url)
         expect(clocks).to_contain_text("Restart hold")
-        self.assertRegex(self.page.title(), r"^4:\d\d Restart hold$")
+        self.assertRegex(self.page.title(), r"^4:\d\d Restart hold · ")
         clocks.get_by_role("button", name="Restart hold: take off").click()
         expect(clocks).to_have_count(0)
 
@@ -169,7 +169,7 @@ class CompanyScreens(BrowserTest):
         self.page.goto(self.live_server_url + "/rules")
         self.page.get_by_label("Capacitor limits: 10 % either way").check()
         self.page.get_by_label("Why the rules change").fill("a season's trial")
-        self.page.get_by_role("button", name="Keep these rules").click()
+        self.page.get_by_role("button", name="Save these rules").click()
         expect(self.page.get_by_label("Versions")).to_contain_text("a season's trial")
         self.open_visit("Quarry Lane 8", "Capacitors")
         main = self.page.get_by_role("main")
@@ -180,7 +180,7 @@ class CompanyScreens(BrowserTest):
     def test_a_technician_sees_the_rules_and_cannot_change_them(self) -> None:
         self.sign_in()
         self.page.goto(self.live_server_url + "/rules")
-        expect(self.page.get_by_text("Only a lead changes these.")).to_be_visible()
+        expect(self.page.get_by_text("Only a lead can change these.")).to_be_visible()
         expect(self.page.get_by_label("Capacitor limits: 10 % either way")).to_be_disabled()
 
     def test_a_lead_keeps_a_meter_and_nonsense_is_told(self) -> None:
@@ -189,16 +189,16 @@ class CompanyScreens(BrowserTest):
         expect(self.page.get_by_text("Calibration overdue")).to_have_count(1)
         self.page.get_by_role("button", name="Add a meter").click()
         name = self.page.get_by_label("Name").last
-        self.page.get_by_role("button", name="Keep the meters").click()
+        self.page.get_by_role("button", name="Save meters").click()
         expect(self.page.get_by_role("alert").first).to_contain_text("give it a name")
         name.fill("new clamp")
         fresh = self.page.get_by_label("new clamp", exact=True)
         fresh.get_by_role("button", name="Add a range").click()
         fresh.get_by_label("± % of reading").fill("lots")
-        self.page.get_by_role("button", name="Keep the meters").click()
+        self.page.get_by_role("button", name="Save meters").click()
         expect(self.page.get_by_role("alert").last).to_be_visible()
         fresh.get_by_label("± % of reading").fill("1,5")
-        self.page.get_by_role("button", name="Keep the meters").click()
+        self.page.get_by_role("button", name="Save meters").click()
         expect(self.page.get_by_role("alert")).to_have_count(0)
         self.page.reload()
         expect(self.page.get_by_label("new clamp", exact=True).get_by_label("± % of reading")).to_have_value("1.5")

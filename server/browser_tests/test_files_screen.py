@@ -41,13 +41,13 @@ class In(BrowserTest):
         super().setUp()
         self.sign_in("marlow")
         self.page.goto(f"{self.live_server_url}/files")
-        self.log = self.page.get_by_label("A log in")
+        self.log = self.page.get_by_label("Import a meter log")
 
     def choose(self, text: str, name: str = "log.csv") -> None:
         self.log.get_by_label("Log file").set_input_files({"name": name, "mimeType": "text/csv", "buffer": text.encode()})
 
     def read_it(self) -> Locator:
-        self.log.get_by_role("button", name="Read it this way").click()
+        self.log.get_by_role("button", name="Check the file").click()
         return self.log
 
     def test_wrong_rows_are_named_and_nothing_is_kept(self) -> None:
@@ -56,7 +56,7 @@ class In(BrowserTest):
         expect(self.read_it().get_by_role("alert")).to_contain_text("2 rows are wrong")
         expect(self.log).to_contain_text("TH-9999")
         expect(self.log).to_contain_text("soon")
-        expect(self.log.get_by_role("button", name="Keep all")).to_have_count(0)
+        expect(self.log.get_by_role("button", name="Save all")).to_have_count(0)
         self.assertEqual(Entry._base_manager.count(), before)
 
     def test_a_look_before_it_is_kept_survives_a_reload(self) -> None:
@@ -65,15 +65,15 @@ class In(BrowserTest):
         expect(self.log.get_by_role("img", name="bad").first).to_be_visible()
         self.page.reload()
         expect(self.log).to_contain_text("Nothing is kept yet")
-        self.log.get_by_role("button", name="Keep all 1 reading").click()
+        self.log.get_by_role("button", name="Save all 1 reading").click()
         expect(self.log.get_by_role("status")).to_contain_text("Kept.")
 
     def test_stopped_nothing_is_kept(self) -> None:
         before = Entry._base_manager.count()
         self.choose(HEADING + "TH-0233,2024-03-01 09:00,herm,35.1,uF\n")
         expect(self.read_it()).to_contain_text("Nothing is kept yet")
-        self.log.get_by_role("button", name="Leave it").click()
-        expect(self.log).to_contain_text("Stopped. Nothing was kept.")
+        self.log.get_by_role("button", name="Cancel").click()
+        expect(self.log).to_contain_text("Stopped. Nothing was saved.")
         self.assertEqual(Entry._base_manager.count(), before)
 
     def test_what_is_no_csv(self) -> None:
@@ -83,7 +83,7 @@ class In(BrowserTest):
 
     def test_a_zip_into_a_company_that_has_units(self) -> None:
         whole = self.page.request.get(f"{self.live_server_url}/api/files/company.zip").body()
-        part = self.page.get_by_label("A company’s zip in")
+        part = self.page.get_by_label("Import a company zip")
         part.get_by_label("Company zip").set_input_files({"name": "c.zip", "mimeType": "application/zip", "buffer": whole})
         expect(part.get_by_role("alert")).to_contain_text("has units already")
 

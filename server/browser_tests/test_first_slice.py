@@ -59,7 +59,7 @@ class Slice(BrowserTest):
         self.page.get_by_role("button", name="Compressor section").first.or_(
             self.page.get_by_role("heading", name="Compressor section, C to HERM")
         ).first.click()
-        says = self.page.get_by_label("What this says")
+        says = self.page.get_by_label("Result")
         expect(says).to_contain_text("Fits: 55 + 7.5 µF at 440 V or more")
         expect(says).to_contain_text("On the van")
         expect(self.page.get_by_role("main")).to_contain_text("New part, C to HERM")
@@ -109,7 +109,7 @@ class Slice(BrowserTest):
         expect(self.page.get_by_role("main")).to_contain_text("so 32.9 to 37.1 µF is good")
         visit = self.page.url.split("/visits/")[1].split("/")[0]
         entries = json.loads(self.page.request.get(f"{self.live_server_url}/api/visits/{visit}").text())["round"]["entries"]
-        self.assertEqual([(one["point"], one["value"]) for one in entries], [("cap.herm.uf", "34.8"), ("cap.fan.uf", "4.9")])
+        self.assertEqual([(entry["point"], entry["value"]) for entry in entries], [("cap.herm.uf", "34.8"), ("cap.fan.uf", "4.9")])
 
     def test_thirty_volts_stops(self) -> None:
         self.open_visit(SITE, "Make safe")
@@ -126,11 +126,11 @@ class Slice(BrowserTest):
         self.open_visit("Quarry Lane 8", "Plate")
         rla = self.page.get_by_label("Compressor RLA", exact=True)
         rla.fill("13.6")
-        expect(self.page.get_by_role("button", name="Keep this plate")).to_be_visible()
+        expect(self.page.get_by_role("button", name="Save the plate")).to_be_visible()
         self.page.reload()
         expect(rla).to_have_value("13.6")
         self.page.get_by_label("Why it was corrected").fill("read in the shade")
-        self.page.get_by_role("button", name="Keep this plate").click()
+        self.page.get_by_role("button", name="Save the plate").click()
         plate = self.page.get_by_label("What the plate says")
         expect(plate).to_contain_text("a digit misread")
         expect(self.page.get_by_role("main")).to_contain_text("read in the shade")
@@ -141,7 +141,7 @@ class Slice(BrowserTest):
             field = self.page.get_by_label(label, exact=True)
             before = field.input_value()
             field.fill(typed)
-            self.page.get_by_role("button", name="Keep this plate").click()
+            self.page.get_by_role("button", name="Save the plate").click()
             expect(field).to_have_attribute("aria-invalid", "true")
             expect(field).to_have_value(typed)
             field.fill(before)

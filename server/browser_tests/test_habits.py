@@ -109,7 +109,7 @@ class PhoneRound(BrowserTest):
             field = self.page.locator("[data-reading]")
             field.wait_for()
             field.fill(volts)
-            self.page.get_by_role("button", name="Keep", exact=True).tap()
+            self.page.get_by_role("button", name="Save", exact=True).tap()
         self.page.locator('[data-choice="1"]').tap()
         expect(self.page.get_by_text("Dead (proved)").last).to_be_in_viewport()
         expect(self.page.get_by_role("link", name="1 not put back")).to_be_in_viewport()

@@ -17,7 +17,7 @@ class Addresses(BrowserTest):
             with self.subTest(address):
                 self.page.goto(self.live_server_url + address)
                 expect(self.page.get_by_role("main")).to_contain_text("no ", ignore_case=True)
-                expect(self.page.get_by_role("link", name="The day’s visits")).to_be_visible()
+                expect(self.page.get_by_role("link", name="Today’s visits")).to_be_visible()
 
     def test_a_wrong_password(self) -> None:
         self.page.goto(self.live_server_url)
@@ -76,11 +76,11 @@ class InTheRound(BrowserTest):
         self.aside.get_by_role("button", name="Left until the return visit").click()
         expect(self.aside.get_by_role("alert")).to_contain_text("Say why")
         self.page.get_by_role("button", name="Finish the visit").click()
-        self.page.get_by_role("button", name="Finish all the same").click()
+        self.page.get_by_role("button", name="Finish anyway").click()
         expect(self.aside.locator("#finish-problem")).to_be_visible()
-        expect(self.page.get_by_role("button", name="Finish all the same")).to_be_visible()
+        expect(self.page.get_by_role("button", name="Finish anyway")).to_be_visible()
         self.page.get_by_label("Why the visit finishes with lines open").fill("part on order")
-        self.page.get_by_role("button", name="Finish all the same").click()
+        self.page.get_by_role("button", name="Finish anyway").click()
         expect(self.page.get_by_role("main")).to_contain_text("part on order")
         expect(self.page.get_by_role("main")).to_contain_text("low-pressure switch bypassed")
 
@@ -113,7 +113,7 @@ class InTheRound(BrowserTest):
                 field = day.get_by_label(label, exact=label.startswith("Out"))
                 before = field.input_value()
                 field.fill(typed)
-                day.get_by_role("button", name="Keep the day").click()
+                day.get_by_role("button", name="Save conditions").click()
                 expect(day.get_by_role("alert").first).to_be_visible()
                 expect(field).to_have_value(typed)
                 field.fill(before)

@@ -44,6 +44,7 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "config.company_time.CompanyTime",
     "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "config.urls"

@@ -109,28 +109,28 @@ class _Checked:
         try:
             self.archive = zipfile.ZipFile(file)
         except zipfile.BadZipFile:
-            raise FieldProblem("file", "is no zip file") from None
+            raise FieldProblem("file", "This is not a zip file.") from None
         infos = self.archive.infolist()
-        if len(infos) > MOST_FILES or sum(one.file_size for one in infos) > MOST_BYTES:
-            raise FieldProblem("file", "holds more than a company's files would")
+        if len(infos) > MOST_FILES or sum(info.file_size for info in infos) > MOST_BYTES:
+            raise FieldProblem("file", "The zip holds more than a company's files would.")
         for one in infos:
             path = PurePosixPath(one.filename)
             if path.is_absolute() or ".." in path.parts or "\\" in one.filename:
-                raise FieldProblem("file", "has a name that leads out of it")
+                raise FieldProblem("file", "The zip names a file outside itself.")
             if one.file_size > MOST_EACH or one.file_size > MOST_RATIO * max(one.compress_size, 1) + 10_000:
-                raise FieldProblem("file", f"{one.filename[:60]}: unpacks to more than it should")
+                raise FieldProblem("file", f"{one.filename[:60]}: unpacks to more than it should.")
         manifest = self.json("manifest.json")
         if not isinstance(manifest, dict) or manifest.get("format") != FORMAT or manifest.get("version") != VERSION:
-            raise FieldProblem("file", f"is no {FORMAT} of version {VERSION}")
+            raise FieldProblem("file", f"This is not a {FORMAT} file of version {VERSION}.")
         listed = manifest.get("files")
         if not isinstance(listed, list) or not all(isinstance(one, dict) and isinstance(one.get("name"), str) for one in listed):
-            raise FieldProblem("file", "has a manifest without a list of files")
+            raise FieldProblem("file", "Its manifest lists no files.")
         self.names = [one["name"] for one in listed]
-        if {*self.names, "manifest.json"} != {one.filename for one in infos}:
-            raise FieldProblem("file", "holds other files than its manifest names")
+        if {*self.names, "manifest.json"} != {info.filename for info in infos}:
+            raise FieldProblem("file", "It holds other files than its manifest lists.")
         for one in listed:
             if hashlib.sha256(self.read(one["name"])).hexdigest() != one.get("sha256"):
-                raise FieldProblem("file", f"{one['name'][:60]}: its checksum does not fit")
+                raise FieldProblem("file", f"{one['name'][:60]}: its checksum does not match.")
 
     def read(self, name: str) -> bytes:
         """A file's content, never more than it says of itself."""
@@ -138,9 +138,9 @@ class _Checked:
             with self.archive.open(name) as file:
                 content = file.read(MOST_EACH + 1)
         except (KeyError, zipfile.BadZipFile, RuntimeError, NotImplementedError, EOFError, zlib.error):
-            raise FieldProblem("file", f"{name[:60]} cannot be read from it") from None
+            raise FieldProblem("file", f"{name[:60]} cannot be read.") from None
         if len(content) > MOST_EACH:
-            raise FieldProblem("file", f"{name[:60]}: unpacks to more than it should")
+            raise FieldProblem("file", f"{name[:60]}: unpacks to more than it should.")
         return content
 
     def json(self, name: str) -> Any:
@@ -148,7 +148,7 @@ class _Checked:
         try:
             return json.loads(self.read(name))
         except (ValueError, RecursionError):
-            raise FieldProblem("file", f"{name[:60]} is not JSON") from None
+            raise FieldProblem("file", f"{name[:60]} is not JSON.") from None
 
     def as_type(self, name: str, shape: Any) -> Any:
         """A JSON file held to its shape."""
@@ -166,7 +166,7 @@ def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
     """
     company = member.company
     if Unit.objects.of(company).exists():
-        raise FieldProblem("file", "this company has units already: a zip is taken into an empty one")
+        raise FieldProblem("file", "This company already has units. Import a zip into an empty company.")
     checked = _Checked(file)
     with transaction.atomic():
         _settings(company, checked.as_type("company.json", CompanyIn))
@@ -188,7 +188,7 @@ def _settings(company: Company, about: CompanyIn) -> None:
 
 def _unit(company: Company, one: UnitIn) -> Unit:
     if max(len(one.site), 0) > 120 or len(one.address) > 200 or len(one.label) > 80 or len(one.serial) > 40:
-        raise FieldProblem("file", "units.json: a name is longer than the record keeps it")
+        raise FieldProblem("file", "units.json: a name is too long.")
     site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
     plain = present(one)
     unit = Unit(
@@ -196,7 +196,7 @@ def _unit(company: Company, one: UnitIn) -> Unit:
         contactor_fitted=plain.get("contactor_fitted"), notes=one.notes[:4000],
     )  # fmt: skip
     if Unit._base_manager.filter(id=one.id).exists():
-        raise FieldProblem("file", "units.json: one of its units is in this database already")
+        raise FieldProblem("file", "units.json: one of its units is already in this database.")
     # The old stickers go on working, unless another company of this server has the tag.
     if one.tag and len(one.tag) <= 32 and not Unit._base_manager.filter(tag=one.tag).exists():
         unit.tag = one.tag
@@ -207,7 +207,7 @@ def _unit(company: Company, one: UnitIn) -> Unit:
 
 def _part(member: Member, units: dict[UUID, Unit], part: PartIn) -> None:
     if part.unit not in units or part.part not in PARTS:
-        raise FieldProblem("file", "parts.json: names a unit or a part that is not there")
+        raise FieldProblem("file", "parts.json: names a unit or part that does not exist.")
     PartFitted.objects.of(member.company).create(
         company=member.company, uuid=part.id, unit=units[part.unit], part=part.part, at=part.at, note=part.note[:200], member=member
     )
@@ -223,9 +223,9 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
         except (ReadProblem, ValueError) as problem:
             raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
         if about.unit not in units:
-            raise FieldProblem("file", f"{name[:60]}: names a unit that is not there")
+            raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
         if Visit._base_manager.filter(id=visit_id).exists():
-            raise FieldProblem("file", f"{name[:60]}: this visit is in this database already")
+            raise FieldProblem("file", f"{name[:60]}: this visit is already in this database.")
         said = f"{about.notes}\nVisited by {about.technician}." if about.technician else about.notes
         write_whole(
             member, units[about.unit], visit_id, visit, about.scheduled_for, notes=said.strip(), finish_reason=about.finish_reason[:300]
@@ -244,7 +244,7 @@ def _photos(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
     for name in names:
         about: PhotoAbout = checked.as_type(name.replace(".jpg", ".about.json"), PhotoAbout)
         if about.unit not in units:
-            raise FieldProblem("file", f"{name[:60]}: names a unit that is not there")
+            raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
         visit = Visit.objects.of(member.company).filter(id=about.visit).first() if about.visit is not None else None
         part = PartFitted.objects.of(member.company).filter(uuid=about.part).first() if about.part is not None else None
         try:

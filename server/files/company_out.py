@@ -35,11 +35,11 @@ def _files(company: Company) -> Iterator[tuple[str, bytes]]:
     about = {name: getattr(company, name) for name in ("name", "letterhead", "rules", "meters", "van_stock", "boards")}
     yield "company.json", _json(about)
     units = Unit.objects.of(company).select_related("site").order_by("id")
-    yield "units.json", _json([_unit(one) for one in units])
+    yield "units.json", _json([_unit(unit) for unit in units])
     parts = PartFitted.objects.of(company).order_by("id")
     yield (
         "parts.json",
-        _json([{"id": one.uuid, "unit": one.unit_id, "part": one.part, "at": one.at.isoformat(), "note": one.note} for one in parts]),
+        _json([{"id": part.uuid, "unit": part.unit_id, "part": part.part, "at": part.at.isoformat(), "note": part.note} for part in parts]),
     )
     for row in Visit.objects.of(company).select_related("unit__site", "technician").order_by("scheduled_for", "id").iterator():
         yield f"visits/{row.id}.json", write_visit(load_visit(company, row).visit)

@@ -16,6 +16,7 @@ from django.utils import timezone
 
 from accounts.audit import note
 from accounts.models import Company, Member
+from accounts.time_zone import zone_of
 from fleet.models import Unit
 from outer_test import visit as core
 from outer_test.assessment import assess
@@ -49,15 +50,15 @@ def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", 
     if already is not None:
         return already
     if (file.size or 0) > MOST_BYTES:
-        raise FieldProblem("file", f"is larger than {MOST_BYTES // 1_000_000} MB")
+        raise FieldProblem("file", f"The file is larger than {MOST_BYTES // 1_000_000} MB.")
     head = file.read(65_536)
     try:
         text = head.decode("utf-8", errors="strict" if len(head) < 65_536 else "ignore")
     except UnicodeDecodeError:
-        raise FieldProblem("file", "is no text in UTF-8: save it as CSV UTF-8") from None
+        raise FieldProblem("file", "This file is not UTF-8 text. Save it as CSV UTF-8.") from None
     columns = columns_of(text)
     if "\x00" in text or len(columns) < 2:
-        raise FieldProblem("file", "is no CSV file with a heading line of at least two columns")
+        raise FieldProblem("file", "This is not a CSV file with a heading row of at least two columns.")
     file.seek(0)
     job = ImportJob(company=member.company, uuid=job_id, member=member, unit=unit, name=name[:120], columns=columns[:200])
     job.mapping = asdict(guess_mapping(columns))
@@ -92,15 +93,15 @@ def start(job: ImportJob, mapping: Mapping | None) -> None:
     states = ImportJob.State
     if mapping is not None:
         if job.state in (states.KEEPING, states.DONE, states.CHECKING):
-            raise FieldProblem("state", "it is being read already")
+            raise FieldProblem("state", "This file is already being read.")
         missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
         if missing:
-            raise FieldProblem("mapping", "say which columns are the value and the time")
+            raise FieldProblem("mapping", "Say which columns hold the value and the time.")
         changed = {"mapping": plain(mapping), "state": states.CHECKING, "problems": [], "preview": []}
         _set(job, **changed, problem_count=0, done=0, total=0, visits=0, cancel=False)
     else:
         if job.state != states.CHECKED or job.problem_count or not job.total:
-            raise FieldProblem("state", "it is kept when every row was checked and none is wrong")
+            raise FieldProblem("state", "It can be saved once every row is checked and none is wrong.")
         _set(job, state=states.KEEPING, done=0, cancel=False)
     work = _check if mapping is not None else _keep
     if settings.IMPORTS_INLINE:
@@ -120,13 +121,14 @@ def _run(job_pk: int, work: Callable[[ImportJob], None]) -> None:
     """Do the work, and say how it ended whatever happens."""
     job: ImportJob = ImportJob._base_manager.select_related("company", "member", "unit").get(pk=job_pk)
     try:
-        work(job)
+        with timezone.override(zone_of(job.company)):
+            work(job)
     except Cancelled:
         _set(job, state=ImportJob.State.CANCELLED)
     except FieldProblem as problem:
         _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, problem.field, problem.message))], problem_count=1)
     except Exception:
-        _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server: nothing was kept."))])
+        _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server. Nothing was saved."))])
         raise
     finally:
         if not settings.IMPORTS_INLINE:
@@ -171,7 +173,7 @@ def _check(job: ImportJob) -> None:
     for found in _rows(job):
         total += 1
         if total > MOST_ROWS:
-            raise FieldProblem("file", f"has more than {MOST_ROWS} rows: take it in in parts")
+            raise FieldProblem("file", f"The file has more than {MOST_ROWS} rows. Split it and import the parts.")
         if total % BEAT_ROWS == 0:
             beat(job, total)
         if isinstance(found, LogRow):
@@ -207,7 +209,7 @@ def _look(job: ImportJob, rows: list[LogRow], units: dict[str, Unit]) -> list[di
     shown = []
     for unit, _, own in _by_visit(job, rows, units):
         visit = _judged_by(job.company, unit, tuple(core.Reading(row.point, row.value, at=row.at) for row in own))
-        found = {one.point: one for one in assess(visit).findings}
+        found = {finding.point: finding for finding in assess(visit).findings}
         for row in own:
             told = found.get(row.point)
             verdict, why = ("kept", "") if told is None or told.verdict is None else (told.verdict.value, told.why)
@@ -274,7 +276,7 @@ def _write(job: ImportJob, visits: list[tuple[Unit, date, list[LogRow]]]) -> lis
             complaint="maintenance",
             notes=f"Taken in from {job.name}.",
             rules=company.rules,
-            finished_at=max(one.at for one in rows),
+            finished_at=max(row.at for row in rows),
             finished_by=member,
             frozen={"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted},
         )

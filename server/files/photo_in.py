@@ -32,16 +32,16 @@ def clean(content: bytes) -> tuple[bytes, int, int]:
     Raises PhotoProblem for what is too big, or no JPEG, PNG or WebP.
     """
     if len(content) > MOST_BYTES:
-        raise PhotoProblem(f"is larger than {MOST_BYTES // 1_000_000} MB")
+        raise PhotoProblem(f"The file is larger than {MOST_BYTES // 1_000_000} MB.")
     try:
         with Image.open(BytesIO(content), formats=FORMATS) as opened:
             if opened.width * opened.height > MOST_PIXELS:
-                raise PhotoProblem(f"has more than {MOST_PIXELS // 1_000_000} million pixels")
+                raise PhotoProblem(f"The picture has more than {MOST_PIXELS // 1_000_000} million pixels.")
             picture = ImageOps.exif_transpose(opened).convert("RGB")
     except (UnidentifiedImageError, Image.DecompressionBombError, OSError, SyntaxError, ValueError, EOFError) as problem:
         if isinstance(problem, PhotoProblem):
             raise
-        raise PhotoProblem("is no JPEG, PNG or WebP picture that can be read") from None
+        raise PhotoProblem("This is not a JPEG, PNG or WebP picture that can be read.") from None
     picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
     fresh = BytesIO()
     picture.save(fresh, "JPEG", quality=82, optimize=True)
@@ -61,7 +61,7 @@ class PhotoOf:
 def keep_photo(member: Member, of: PhotoOf, photo_id: UUID, content: bytes, at: datetime) -> Photo:
     """Keep a photo. The same UUID keeps it once. Raises FieldProblem."""
     if len(of.about) > 60:
-        raise FieldProblem("about", "keep it to 60 characters")
+        raise FieldProblem("about", "Use up to 60 characters.")
     already: Photo | None = Photo.objects.of(member.company).filter(uuid=photo_id).first()
     if already is not None:
         return already

@@ -9,6 +9,7 @@ from typing import Any
 from django.conf import settings
 from django.template.loader import render_to_string
 from django.utils.safestring import SafeString, mark_safe
+from django.utils.timezone import localtime
 from weasyprint import CSS, HTML
 from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
@@ -77,7 +78,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
             "overall": judged.overall, "parts": list(_parts(company, loaded, judged, shown.entries)),
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
             "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
-            "signature": signature, "strokes": [] if signature is None else [_stroke(one) for one in signature.strokes],
+            "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.strokes],
             "fonts": [] if for_paper else _font_names(), "for_paper": for_paper,
         },
     )  # fmt: skip
@@ -85,7 +86,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
 
 def _on_visit(part: PartChanged, loaded: Loaded) -> bool:
     begun, ended = loaded.row.scheduled_for, loaded.row.finished_at
-    return part.at.date() == begun.date() or (ended is not None and begun <= part.at <= ended)
+    return localtime(part.at).date() == localtime(begun).date() or (ended is not None and begun <= part.at <= ended)
 
 
 def _stroke(points: list[list[float]]) -> str:
@@ -94,26 +95,26 @@ def _stroke(points: list[list[float]]) -> str:
 
 def _parts(company: Company, loaded: Loaded, judged: Assessment, entries: tuple[EntryShown, ...]) -> Iterator[Part]:
     found: dict[str, Finding] = {}
-    for one in judged.findings:
-        found.setdefault(one.point, one)  # of one point the worst comes first
+    for finding in judged.findings:
+        found.setdefault(finding.point, finding)  # of one point the worst comes first
     earlier = _earlier(company, loaded)
     for station in stations(loaded.visit, {}):
         names = [step.point for step in station.steps]
-        own = [point for point in dict.fromkeys(one.point for one in entries) if point in names]
-        lines = tuple(_line(point, found.get(point), [one for one in entries if one.point == point], earlier) for point in own)
+        own = [point for point in dict.fromkeys(entry.point for entry in entries) if point in names]
+        lines = tuple(_line(point, found.get(point), [entry for entry in entries if entry.point == point], earlier) for point in own)
         if lines:
             yield Part(station.title, lines)
 
 
 def _line(point: str, finding: Finding | None, entries: list[EntryShown], earlier: dict[str, str]) -> Line:
-    standing = next((one for one in reversed(entries) if one.stands), entries[-1])
-    gone = ", ".join(f"{one.value} {one.unit} at {one.at:%H:%M}" for one in entries if one is not standing)
+    standing = next((entry for entry in reversed(entries) if entry.stands), entries[-1])
+    gone = ", ".join(f"{entry.value} {entry.unit} at {localtime(entry.at):%H:%M}" for entry in entries if entry is not standing)
     rule = "" if finding is None else ", ".join(filter(None, (finding.rule, finding.school, finding.source)))
     return Line(
         title_of(point), f"{standing.value} {standing.unit}".strip(),
         mark_safe(mark(None if finding is None else finding.verdict)), mark_safe("" if finding is None else tape(finding)),
         "" if finding is None else f"{_word(finding)}. {finding.why}", rule,
-        f"{standing.at:%H:%M}, {standing.by_whom}" + (f", {standing.meter}" if standing.meter else ""), earlier.get(point, ""), gone,
+        ", ".join(filter(None, (f"{localtime(standing.at):%H:%M}", standing.by_whom, standing.meter))), earlier.get(point, ""), gone,
         "" if finding is None else finding.caution,
     )  # fmt: skip
 
@@ -126,9 +127,9 @@ def _earlier(company: Company, loaded: Loaded) -> dict[str, str]:
     """What each point read on the visit before this one."""
     before: dict[str, str] = {}
     for history in unit_record(company, loaded.row.unit, with_open=False).points:
-        older = [one for one in history.readings if one.at < loaded.row.scheduled_for and one.visit != str(loaded.row.id)]
+        older = [reading for reading in history.readings if reading.at < loaded.row.scheduled_for and reading.visit != str(loaded.row.id)]
         if older:
-            before[history.point] = f"{older[-1].told.value} {older[-1].told.unit} on {older[-1].at:%Y-%m-%d}"
+            before[history.point] = f"{older[-1].told.value} {older[-1].told.unit} on {localtime(older[-1].at):%Y-%m-%d}"
     return before
 
 

@@ -58,14 +58,14 @@ def take_in(member: Member, unit_id: UUID, visit_id: UUID, text: bytes) -> Visit
     except ReadProblem as problem:
         raise FieldProblem("file", str(problem)) from None
     if len(visit.readings) + len(visit.seen) + len(visit.lifted) + len(visit.power) + len(visit.defrost_run) > MOST_LINES:
-        raise FieldProblem("file", f"a visit has at most {MOST_LINES} lines")
+        raise FieldProblem("file", f"A visit has at most {MOST_LINES} lines.")
     unit = find_unit(member.company, unit_id)
     already: Visit | None = Visit.objects.of(member.company).filter(id=visit_id).first()
     return already or write_whole(member, unit, visit_id, visit, _when(visit))
 
 
 def _when(visit: core.Visit) -> datetime:
-    said = [*(one.at for one in visit.readings), *(one.at for one in visit.power), *(one.at for one in visit.lifted)]
+    said = [*(reading.at for reading in visit.readings), *(one.at for one in visit.power), *(one.at for one in visit.lifted)]
     times = [at for at in said if at is not None]
     return min(times, default=timezone.now())
 
@@ -108,7 +108,7 @@ def write_whole(member: Member, unit: Unit, visit_id: UUID, visit: core.Visit, a
 def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) -> None:
     company = member.company
     base: dict[str, Any] = {"company": company, "visit": row, "member": member}
-    named = [*(one.id for one in visit.readings), *(one.id for one in visit.lifted)]
+    named = [*(reading.id for reading in visit.readings), *(one.id for one in visit.lifted)]
     asked = [UUID(name) for name in named if name is not None and _is_uuid(name)]
     taken = {
         found
@@ -173,7 +173,7 @@ def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: date
     if visit.defrost_watched_s is not None:
         stamps.append(DefrostStamp(**base, uuid=uuid5(run, STOPPED), at=forced, run=run, event=STOPPED, s=visit.defrost_watched_s))
     if visit.defrost_seen and not stamps:
-        raise FieldProblem("file", "defrost_seen: an answer belongs to a run, and defrost_run is empty")
+        raise FieldProblem("file", "defrost_seen: answers need a run, and defrost_run is empty.")
     DefrostStamp.objects.of(row.company).bulk_create(stamps)
     DefrostAnswer.objects.of(row.company).bulk_create(
         DefrostAnswer(**base, uuid=uuid5(run, f"answer {event}"), at=forced, run=run, event=event, answer=said)
@@ -181,11 +181,11 @@ def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: date
     )
     wires = [
         BoardWireLine(
-            **base, uuid=uuid5(row.id, f"wire {one.terminal}"), at=at, terminal=_short("terminal", one.terminal, 20),
-            colour=_short("colour", one.colour, 20), goes_to=_short("goes_to", one.goes_to, 80),
-            new_terminal=_short("new_terminal", one.new_terminal, 20),
+            **base, uuid=uuid5(row.id, f"wire {wire.terminal}"), at=at, terminal=_short("terminal", wire.terminal, 20),
+            colour=_short("colour", wire.colour, 20), goes_to=_short("goes_to", wire.goes_to, 80),
+            new_terminal=_short("new_terminal", wire.new_terminal, 20),
         )
-        for one in visit.board_wires
+        for wire in visit.board_wires
     ]  # fmt: skip
     BoardWireLine.objects.of(row.company).bulk_create(wires)
 

@@ -59,9 +59,9 @@ def add_unit(member: Member, new: NewUnit) -> Unit:
     for name, most in (("site", 120), ("address", 200), ("label", 80)):
         text = getattr(new, name).strip()
         if not text or len(text) > most:
-            raise FieldProblem(name, f"say it in 1 to {most} characters")
+            raise FieldProblem(name, f"Use 1 to {most} characters.")
     if len(new.serial.strip()) > 40:
-        raise FieldProblem("serial", "keep it to 40 characters")
+        raise FieldProblem("serial", "Use up to 40 characters.")
     company = member.company
     site, _ = Site.objects.of(company).get_or_create(company=company, name=new.site.strip(), address=new.address.strip())
     unit: Unit
@@ -81,7 +81,7 @@ def find_text_of(unit: Unit) -> str:
 def write_notes(member: Member, unit_id: UUID, notes: str) -> Unit:
     """Keep the unit's notes. Raises NoSuchUnit, FieldProblem."""
     if len(notes) > 4000:
-        raise FieldProblem("notes", "keep them to 4000 characters")
+        raise FieldProblem("notes", "Use up to 4000 characters.")
     unit = find_unit(member.company, unit_id)
     unit.notes = notes.strip()
     unit.save(update_fields=["notes"])
@@ -91,12 +91,12 @@ def write_notes(member: Member, unit_id: UUID, notes: str) -> Unit:
 def fit_part(member: Member, unit_id: UUID, part_id: UUID, part: str, at: datetime | None, note: str) -> PartFitted:
     """Record a part that was put in: its readings begin a new line. Raises NoSuchUnit, FieldProblem."""
     if part not in PARTS:
-        raise FieldProblem("part", f"is one of {', '.join(PARTS)}")
+        raise FieldProblem("part", f"Use one of: {', '.join(PARTS)}.")
     if len(note) > 200:
-        raise FieldProblem("note", "keep it to 200 characters")
+        raise FieldProblem("note", "Use up to 200 characters.")
     unit = find_unit(member.company, unit_id)
     if at is not None and at > timezone.now() + timedelta(days=1):
-        raise FieldProblem("at", "lies in the future")
+        raise FieldProblem("at", "This time is in the future.")
     fitted: PartFitted
     fitted, _ = PartFitted.objects.of(member.company).get_or_create(
         company=member.company, uuid=part_id,

@@ -64,8 +64,8 @@ def find(company: Company, text: str) -> Found:
         units = [] if visits else _misspelt(all_units, words, strange)
     visits = visits or _latest_of(units, Visit.objects.of(company))
     return Found(
-        tuple(FoundUnit(one.id, one.site.name, one.site.address, one.label, one.serial) for one in units),
-        tuple(FoundVisit(one.id, one.unit.site.name, one.unit.label, one.scheduled_for, one.complaint) for one in visits),
+        tuple(FoundUnit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial) for unit in units),
+        tuple(FoundVisit(visit.id, visit.unit.site.name, visit.unit.label, visit.scheduled_for, visit.complaint) for visit in visits),
     )
 
 

@@ -6,21 +6,20 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid5
 
-from pydantic import TypeAdapter
+from django.utils.timezone import localtime
 
 from accounts.models import Company
 from fleet.models import PartFitted, Unit, UnitStanding
 from outer_test.assessment import Assessment, assess
 from outer_test.history import PartChanged, PointHistory, Standing, Told, histories, standing, told_of
 from outer_test.judgement import WORST_FIRST, Verdict
+from outer_test.plain_data import plain, read_as, sparse
 from outer_test.visit import Visit as CoreVisit
 from visits.find_text import find_text_of
 from visits.load import Loaded, find_visit, load_visit
 from visits.models import LiftedLine, PartPutIn, Visit
 
 MOST_VISITS, MOST_OPEN = 60, 3
-_TOLD = TypeAdapter(tuple[Told, ...])
-_STANDING = TypeAdapter(Standing)
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +46,7 @@ class UnitRecord:
 def keep_told(row: Visit, loaded: Loaded) -> None:
     """Keep what a visit told, as it is finished, and work out how its unit stands. The row is saved by the caller."""
     judged = assess(loaded.visit)
-    row.told = _TOLD.dump_python(told_of(loaded.visit, judged), mode="json", exclude_none=True, exclude_defaults=True)
+    row.told = sparse(told_of(loaded.visit, judged))
     row.overall = judged.overall.value
     row.find_text = find_text_of(row, loaded.names.get(row.technician_id, ""))
 
@@ -60,9 +59,9 @@ def refresh_standing(company: Company, unit: Unit, visit: CoreVisit, at: datetim
 
 
 def _row(found: Standing) -> dict[str, Any]:
-    plain = _STANDING.dump_python(found, mode="json")
+    written = plain(found)
     return {
-        "rank": WORST_FIRST.index(found.overall), "crosses": found.crosses, "watched": plain["watched"], "left": found.left,
+        "rank": WORST_FIRST.index(found.overall), "crosses": found.crosses, "watched": written["watched"], "left": found.left,
         "points": [one.point for one in found.watched],
     }  # fmt: skip
 
@@ -75,12 +74,12 @@ def _left(company: Company, unit: Unit) -> int:
 def unit_record(company: Company, unit: Unit, with_open: bool = True) -> UnitRecord:
     """A unit's visits and each point's history; visits still open are judged as they stand now."""
     rows = list(Visit.objects.of(company).filter(unit=unit).select_related("technician").order_by("-scheduled_for")[:MOST_VISITS])
-    told = [(row.scheduled_for, str(row.id), _TOLD.validate_python(row.told)) for row in rows if row.told is not None]
+    told = [(localtime(row.scheduled_for), str(row.id), read_as(tuple[Told, ...], row.told)) for row in rows if row.told is not None]
     overall: dict[Any, str] = {row.id: row.overall for row in rows}
     live = [row for row in rows if row.told is None][:MOST_OPEN] if with_open else []
     for row in live:
         judged = _judged(company, row)
-        told.append((row.scheduled_for, str(row.id), judged[0]))
+        told.append((localtime(row.scheduled_for), str(row.id), judged[0]))
         overall[row.id] = judged[1].overall.value
     return UnitRecord(tuple(_then(row, overall[row.id]) for row in rows), histories(told, parts_changed(company, unit)))
 
@@ -100,7 +99,7 @@ def _then(row: Visit, overall: str) -> VisitThen:
 
 def parts_changed(company: Company, unit: Unit) -> Sequence[PartChanged]:
     """The parts put into a unit, oldest first."""
-    return [PartChanged(row.part, row.at) for row in parts_fitted(company, unit)]
+    return [PartChanged(row.part, localtime(row.at)) for row in parts_fitted(company, unit)]
 
 
 def parts_fitted(company: Company, unit: Unit) -> Sequence[PartFitted]:

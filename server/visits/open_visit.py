@@ -22,7 +22,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
     Raises NoSuchUnit, FieldProblem.
     """
     if began not in ("", "suddenly", "slowly"):
-        raise FieldProblem("began", "is one of suddenly, slowly, or empty")
+        raise FieldProblem("began", "Use suddenly, slowly, or leave it empty.")
     unit = find_unit(member.company, unit_id)
     before = _left_behind(member, unit)
     visit: Visit

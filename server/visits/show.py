@@ -38,7 +38,7 @@ def show_round(loaded: Loaded) -> Round:
     judged = judge(as_left(visit))
     assessment = assessment_of(visit, judged)
     return Round(
-        stations=stations(visit, {one.point: one.verdict for one in assessment.findings if one.verdict is not None}),
+        stations=stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None}),
         caught=caught(judged.power.state),
         assessment=assessment,
         diagnosis=diagnose(visit, judged),
@@ -98,11 +98,13 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
         outlook=_outlook(visit),
         lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run, judged.findings),
         stamps=tuple(
-            StampShown(one.uuid, one.event, one.s, one.at, loaded.names.get(one.member_id, "")) for one in stamps if one.event != STOPPED
+            StampShown(stamp.uuid, stamp.event, stamp.s, stamp.at, loaded.names.get(stamp.member_id, ""))
+            for stamp in stamps
+            if stamp.event != STOPPED
         ),
         asked=tuple(_asked(loaded)),
         limit_s=(defrost.limit_min or 10) * 60,
-        stopped=any(one.event == STOPPED for one in stamps),
+        stopped=any(stamp.event == STOPPED for stamp in stamps),
         swap=swap_guide(visit, judged.power.state),
     )
 

@@ -1,8 +1,10 @@
-"""Rows as the core's shapes."""
+"""Rows as the core's shapes; times are the company's local ones, so that a day is the company's day."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
+
+from django.utils.timezone import localtime
 
 from accounts.models import Company
 from fleet.models import Unit
@@ -42,15 +44,17 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
     }  # fmt: skip
     return replace(
         read_as(core.Visit, {**kept, **said}),
-        power=tuple(core.PowerEvent(claim.state, claim.at) for claim in log.power),  # type: ignore[arg-type]
+        power=tuple(core.PowerEvent(claim.state, localtime(claim.at)) for claim in log.power),  # type: ignore[arg-type]
         readings=core_readings(log.entries),
         seen=core_seen(log.entries),
         lifted=tuple(core_lifted(line, log.ending(line)) for line in log.lifted),
         defrost_run=tuple(core.DefrostEvent(one.s, one.event) for one in standing if one.event != STOPPED),  # type: ignore[arg-type]
-        defrost_forced_at=next((one.at for one in standing if one.event == "forced"), None),
+        defrost_forced_at=next((localtime(one.at) for one in standing if one.event == "forced"), None),
         defrost_seen=standing_answers(log),
         repairs=tuple(core_repair(one) for one in core.not_taken_back(log.parts)),
-        board_wires=tuple(core.BoardWire(one.terminal, one.colour, one.goes_to, one.new_terminal) for one in _standing_wires(log.wires)),
+        board_wires=tuple(
+            core.BoardWire(wire.terminal, wire.colour, wire.goes_to, wire.new_terminal) for wire in _standing_wires(log.wires)
+        ),
         defrost_watched_s=max((one.s for one in standing if one.event == STOPPED), default=None),
     )
 
@@ -58,7 +62,7 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
 def standing_answers(log: Log) -> dict[core.RunEvent, core.Answer]:
     """What was said of the latest run's events that were not stamped; the latest answer of each stands."""
     run = log.stamps[-1].run if log.stamps else None
-    return {one.event: one.answer for one in log.answers if one.run == run}  # type: ignore[misc]
+    return {answer.event: answer.answer for answer in log.answers if answer.run == run}  # type: ignore[misc]
 
 
 def about_part(repair: core.Repair) -> dict[str, Any]:
@@ -68,12 +72,12 @@ def about_part(repair: core.Repair) -> dict[str, Any]:
 
 def core_repair(row: PartPutIn) -> core.Repair:
     """A part put in as the core has it."""
-    return core.Repair(part=Part(row.part), at=row.at, **row.about)
+    return core.Repair(part=Part(row.part), at=localtime(row.at), **row.about)
 
 
 def _standing_wires(wires: Sequence[BoardWireLine]) -> list[BoardWireLine]:
     """The map as it stands: the latest line of each terminal, in the order the terminals were first written."""
-    latest = {one.terminal: one for one in wires}
+    latest = {wire.terminal: wire for wire in wires}
     return [one for one in latest.values() if not one.gone]
 
 
@@ -96,7 +100,7 @@ def core_unit(unit: Unit) -> core.Visit:
 
 def core_seen(entries: Sequence[Entry]) -> dict[str, str | core.Seen]:
     """The things seen among the entries, as the core has them."""
-    return {entry.point: core.Seen(entry.value, entry.at) for entry in entries if POINTS[entry.point].kind == "seen"}
+    return {entry.point: core.Seen(entry.value, localtime(entry.at)) for entry in entries if POINTS[entry.point].kind == "seen"}
 
 
 def core_readings(entries: Sequence[Entry]) -> tuple[core.Reading, ...]:
@@ -110,7 +114,7 @@ def core_reading(entry: Entry) -> core.Reading:
         entry.point,
         entry.value,
         meter=entry.meter or None,
-        at=entry.at,
+        at=localtime(entry.at),
         by=entry.by or None,  # type: ignore[arg-type]
         fitted=entry.fitted or None,  # type: ignore[arg-type]
         turns=entry.turns,
@@ -124,5 +128,5 @@ def core_reading(entry: Entry) -> core.Reading:
 
 def core_lifted(line: LiftedLine, ending: LiftedEnding | None) -> core.Lifted:
     """A line of the not-put-back list as the core has it."""
-    end = None if ending is None else core.LiftedEnd(ending.how, ending.at, ending.why)  # type: ignore[arg-type]
-    return core.Lifted(line.what, line.at, end, str(line.uuid))
+    end = None if ending is None else core.LiftedEnd(ending.how, localtime(ending.at), ending.why)  # type: ignore[arg-type]
+    return core.Lifted(line.what, localtime(line.at), end, str(line.uuid))

@@ -34,18 +34,18 @@ def map_wire(member: Member, visit_id: UUID, line: WireLine) -> Loaded:
     wire = line.wire
     for name, most in (("terminal", 20), ("colour", 20), ("goes_to", 80), ("new_terminal", 20)):
         if len(getattr(wire, name)) > most:
-            raise FieldProblem(name, f"keep it to {most} characters")
+            raise FieldProblem(name, f"Use up to {most} characters.")
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        if any(one.uuid == line.id for one in loaded.log.wires):
+        if any(wire.uuid == line.id for wire in loaded.log.wires):
             return loaded
         before = next((one for one in loaded.visit.board_wires if one.terminal == wire.terminal.strip()), None)
         if before is None and (line.gone or len(loaded.visit.board_wires) >= MOST):
-            raise FieldProblem("terminal", "is not on the map" if line.gone else f"at most {MOST} wires")
+            raise FieldProblem("terminal", "This terminal is not on the map." if line.gone else f"Use at most {MOST} wires.")
         named = {one.what for one in loaded.log.lifted}
         if before is not None and line_of(before) in named and (line.gone or wire.colour.strip() != before.colour):
-            raise FieldProblem("terminal", f"{line_of(before)} was taken off already: its line keeps its name")
+            raise FieldProblem("terminal", f"{line_of(before)} is off already, so its name cannot change.")
         BoardWireLine.objects.of(member.company).create(
             company=member.company, uuid=line.id, visit=row, member=member, at=timezone.now(), terminal=wire.terminal.strip(),
             colour=wire.colour.strip(), goes_to=wire.goes_to.strip(), new_terminal=wire.new_terminal.strip(), gone=line.gone,

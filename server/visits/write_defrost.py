@@ -31,7 +31,7 @@ class Stamp:
 def stamp(member: Member, visit_id: UUID, new: Stamp) -> Loaded:
     """Keep one stamp of the run at hand. Raises NoSuchVisit, Finished, FieldProblem."""
     if new.event not in (*RUN_EVENTS, STOPPED):
-        raise FieldProblem("event", f"is one of {', '.join((*RUN_EVENTS, STOPPED))}")
+        raise FieldProblem("event", f"Use one of: {', '.join((*RUN_EVENTS, STOPPED))}.")
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
@@ -43,10 +43,10 @@ def stamp(member: Member, visit_id: UUID, new: Stamp) -> Loaded:
             _write(member, row, new.id, new.id, "forced", 0.0, at)
             return load_visit(member.company, row)
         if forced is None:
-            raise FieldProblem("event", "force the defrost first: the other times count from there")
+            raise FieldProblem("event", "Force the defrost first: the other times count from there.")
         seconds = (at - forced.at).total_seconds()
         if not 0 <= seconds <= MOST_S:
-            raise FieldProblem("at", "lies before the defrost was forced, or hours after it")
+            raise FieldProblem("at", "This is before the defrost was forced, or hours after it.")
         _write(member, row, new.id, forced.run, new.event, round(seconds, 1), at)
         return load_visit(member.company, row)
 
@@ -60,7 +60,7 @@ def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) ->
         if gone is None:
             if any(one.undoes == stamp_id for one in loaded.log.stamps):
                 return loaded
-            raise FieldProblem("stamp", "is no stamp of the run at hand")
+            raise FieldProblem("stamp", "There is no such stamp in this run.")
         _write(member, row, undo_id, gone.run, gone.event, gone.s, timezone.now(), gone.uuid)
         return load_visit(member.company, row)
 
@@ -68,15 +68,15 @@ def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) ->
 def answer(member: Member, visit_id: UUID, answer_id: UUID, event: str, said: str) -> Loaded:
     """Keep what was said of an event of the run at hand that was not stamped. Raises NoSuchVisit, Finished, FieldProblem."""
     if event not in RUN_EVENTS:
-        raise FieldProblem("event", f"is one of {', '.join(RUN_EVENTS)}")
+        raise FieldProblem("event", f"Use one of: {', '.join(RUN_EVENTS)}.")
     if said not in ANSWERS:
-        raise FieldProblem("answer", f"is one of {', '.join(ANSWERS)}")
+        raise FieldProblem("answer", f"Use one of: {', '.join(ANSWERS)}.")
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
         standing = latest_run(loaded.log.stamps)
         if not standing:
-            raise FieldProblem("event", "force the defrost first: an answer belongs to a run")
+            raise FieldProblem("event", "Force the defrost first: answers belong to a run.")
         if not any(one.uuid == answer_id for one in loaded.log.answers):
             DefrostAnswer.objects.of(member.company).create(
                 company=member.company, uuid=answer_id, visit=row, member=member, at=timezone.now(), run=standing[0].run, event=event,
@@ -97,7 +97,7 @@ def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded
         for place, one in enumerate(events):
             _write(member, row, uuid5(run_id, str(place)), run_id, one.event, one.s, now)
         _write(member, row, uuid5(run_id, STOPPED), run_id, STOPPED, watched, now)
-        happened = {one.event for one in events}
+        happened = {event.event for event in events}
         DefrostAnswer.objects.of(member.company).bulk_create(
             DefrostAnswer(
                 company=member.company, uuid=uuid5(run_id, f"answer {event}"), visit=row, member=member, at=now, run=run_id, event=event,
@@ -116,7 +116,7 @@ def simulated_run(company: Company, visit_id: UUID, fault: str) -> tuple[tuple[D
 
 def _run(loaded: Loaded, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:
     if fault not in FAULTS:
-        raise FieldProblem("fault", f"is one of {', '.join(FAULTS)}")
+        raise FieldProblem("fault", f"Use one of: {', '.join(FAULTS)}.")
     try:
         return simulate_defrost(loaded.visit.plate, fault)
     except ValueError as problem:

@@ -59,7 +59,7 @@ def _already(entry: NewEntry, known: dict[UUID, Entry]) -> bool:
     if there is None:
         return False
     if (there.point, there.value) != (entry.point, entry.value):
-        raise FieldProblem("id", "this id was already used for another reading")
+        raise FieldProblem("id", "This id was already used for another reading.")
     return True
 
 
@@ -77,7 +77,7 @@ def _entry_row(
     if entry.meter and entry.meter not in meters:
         raise FieldProblem("meter", f'"{entry.meter[:40]}" is not among the company\'s meters')
     if entry.supersedes is not None and (entry.supersedes not in known or known[entry.supersedes].point != entry.point):
-        raise FieldProblem("supersedes", "names no reading at this point of this visit")
+        raise FieldProblem("supersedes", "There is no such reading at this point of this visit.")
     return Entry(
         company=member.company, uuid=entry.id, visit=row, member=member, at=at, point=entry.point, value=entry.value,
         meter=entry.meter, by=entry.by, fitted=entry.fitted, turns=entry.turns, top=entry.top, power=state, supersedes=entry.supersedes,
@@ -89,9 +89,9 @@ def _check_tags(entry: NewEntry) -> None:
     """Hold the tags of a start peak to their words; no other point has any, and only amps are read in turns."""
     for name, value, words in (("by", entry.by, core.PEAK_BY), ("fitted", entry.fitted, core.PEAK_FITTED)):
         if value and (value not in words or entry.point != "amps.compressor.peak_a"):
-            raise FieldProblem(name, f"is one of {', '.join(words)}, and only said of a start peak")
+            raise FieldProblem(name, f"Use one of: {', '.join(words)}; only for a start peak.")
     if entry.turns != 1 and POINTS[entry.point].unit != "a":
-        raise FieldProblem("turns", "only amps are read in turns through the jaw")
+        raise FieldProblem("turns", "Turns through the jaw are for amps only.")
 
 
 def _lift_for(member: Member, row: Visit, before: Loaded, fresh: list[NewEntry], now: datetime) -> list[LiftedLine]:

@@ -63,10 +63,10 @@ def end_lifted(member: Member, visit_id: UUID, line_id: UUID, ending_id: UUID, h
         row = open_for_writing(member, visit_id)
         core.LiftedEnd(how, None, why)
         if len(why) > 300:
-            raise FieldProblem("why", "keep it to 300 characters")
+            raise FieldProblem("why", "Use up to 300 characters.")
         line = LiftedLine.objects.of(member.company).filter(visit=row, uuid=line_id).first()
         if line is None:
-            raise FieldProblem("line", "is no line of this visit")
+            raise FieldProblem("line", "There is no such line on this visit.")
         LiftedEnding.objects.of(member.company).get_or_create(
             line=line,
             defaults={
@@ -88,7 +88,7 @@ def finish(member: Member, visit_id: UUID, force_reason: str, at: datetime | Non
         if row.finished_at is not None:
             return loaded
         if len(force_reason) > 300:
-            raise FieldProblem("reason", "keep it to 300 characters")
+            raise FieldProblem("reason", "Use up to 300 characters.")
         try:
             check_finish(loaded.visit, force_reason)
         except FinishProblem as problem:

@@ -23,11 +23,11 @@ def put_in(member: Member, visit_id: UUID, part_id: UUID, repair: Repair, in_han
     in_hand: value text by section of a run capacitor, `herm` and `fan`. Raises NoSuchVisit, Finished, FieldProblem.
     """
     if len(repair.note) > 200:
-        raise FieldProblem("note", "Use 200 characters at most.")
+        raise FieldProblem("note", "Use up to 200 characters.")
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        if any(one.uuid == part_id for one in loaded.log.parts):
+        if any(part.uuid == part_id for part in loaded.log.parts):
             return loaded
         now = repair.at or timezone.now()
         common: dict[str, Any] = {"company": member.company, "visit": row, "member": member, "at": now}
@@ -52,9 +52,9 @@ def not_put_in(member: Member, visit_id: UUID, undo_id: UUID, part_id: UUID) -> 
         loaded = load_visit(member.company, row)
         line = next((one for one in not_taken_back(loaded.log.parts) if one.uuid == part_id), None)
         if line is None:
-            if any(one.undoes == part_id for one in loaded.log.parts):
+            if any(part.undoes == part_id for part in loaded.log.parts):
                 return loaded
-            raise FieldProblem("part", "Is no part put in on this visit.")
+            raise FieldProblem("part", "This part was not put in on this visit.")
         PartPutIn.objects.of(member.company).create(
             company=member.company, uuid=undo_id, visit=row, member=member, at=timezone.now(), part=line.part, undoes=part_id
         )

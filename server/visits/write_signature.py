@@ -30,14 +30,14 @@ def sign(member: Member, visit_id: UUID, signed: Signed) -> None:
     Raises NoSuchVisit, FieldProblem.
     """
     if not signed.name.strip() or len(signed.name.strip()) > 80:
-        raise FieldProblem("name", "say who signs, in up to 80 characters")
+        raise FieldProblem("name", "Say who signs. Use up to 80 characters.")
     points = [point for stroke in signed.strokes for point in stroke]
     if not points:
-        raise FieldProblem("strokes", "sign in the box first")
+        raise FieldProblem("strokes", "Sign in the box first.")
     if len(signed.strokes) > MOST_STROKES or len(points) > MOST_POINTS:
-        raise FieldProblem("strokes", "that is more than a signature")
+        raise FieldProblem("strokes", "That is more than a signature.")
     if not all(isfinite(x) and isfinite(y) and 0 <= x <= 1 and 0 <= y <= 1 for x, y in points):
-        raise FieldProblem("strokes", "lies outside the box")
+        raise FieldProblem("strokes", "Part of it lies outside the box.")
     with transaction.atomic():
         row = find_visit(member.company, visit_id, lock=True)
         Signature.objects.of(member.company).get_or_create(

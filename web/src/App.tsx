@@ -77,7 +77,7 @@ export function App() {
           <Route path="/visits/:visitId/:station?" element={<RoundScreen />} />
           <Route
             path="*"
-            element={<Notice>There is no such page. The day's visits are at the front page.</Notice>}
+            element={<Notice>There is no such page. Today’s visits are on the front page.</Notice>}
           />
         </Routes>
         <Toaster />

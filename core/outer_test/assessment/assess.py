@@ -86,22 +86,22 @@ def assessment_of(visit: Visit, judged: Judged) -> Assessment:
     >>> assessment_of(Visit(), judge(Visit())).overall.value
     'unjudged'
     """
-    left, overall = judged.inputs, worst(one.verdict for one in judged.findings)
+    left, overall = judged.inputs, worst(finding.verdict for finding in judged.findings)
     earlier = judge(as_found(visit)).findings if repairs_of(visit) else judged.findings
-    standing = {(one.point, one.rule, one.why) for one in judged.findings}
+    standing = {(finding.point, finding.rule, finding.why) for finding in judged.findings}
     return Assessment(
         overall,
         judged.findings,
         tuple(Missing(step.point, station.name, f"{step.title}: not read yet.") for station, step in still_asked(judged)),
         judged.power,
         len(open_lines(visit)),
-        _recorded(left, {one.point for one in judged.findings}),
+        _recorded(left, {finding.point for finding in judged.findings}),
         tuple(figures(left)),
         stops_of(judged.findings),
         worst(one.verdict for one in earlier),
         overall,
         tuple(one for one in earlier if (one.point, one.rule, one.why) not in standing) if repairs_of(visit) else (),
-        tuple(dict.fromkeys(one.point for one in judged.findings if one.verdict in (Verdict.BAD, Verdict.STOP))),
+        tuple(dict.fromkeys(finding.point for finding in judged.findings if finding.verdict in (Verdict.BAD, Verdict.STOP))),
     )
 
 
@@ -118,7 +118,7 @@ def judge(visit: Visit) -> Judged:
     aside = set_aside(everything, proved_at)
     inputs = _without(everything, aside)
     power = power_now(visit, proof, aside)
-    work = [_with_circumstances(one, inputs, power) for one in _work_findings(inputs, proved_at)]
+    work = [_with_circumstances(finding, inputs, power) for finding in _work_findings(inputs, proved_at)]
     apart = list(taken_findings(aside))
     if any(one.verdict is Verdict.STOP for one in apart):
         safety = [one for one in safety if one.point != "safe.dead"]
@@ -129,10 +129,10 @@ def judge(visit: Visit) -> Judged:
 def _worst_first(findings: Iterable[Finding]) -> Iterator[Finding]:
     """The findings point by point in the order of the round, the worst of a point first."""
     by_point: dict[str, list[Finding]] = {}
-    for one in findings:
-        by_point.setdefault(one.point, []).append(one)
+    for finding in findings:
+        by_point.setdefault(finding.point, []).append(finding)
     for own in by_point.values():
-        yield from sorted(own, key=lambda one: len(WORST_FIRST) if one.verdict is None else WORST_FIRST.index(one.verdict))
+        yield from sorted(own, key=_severity)
 
 
 def _without(everything: Inputs, aside: tuple[SetAside, ...]) -> Inputs:
@@ -178,7 +178,7 @@ def power_of(visit: Visit) -> Power:
     'unknown'
     """
     everything = inputs_of(visit)
-    proof = next((one for one in safety_findings(everything) if one.point == "safe.dead"), None)
+    proof = next((finding for finding in safety_findings(everything) if finding.point == "safe.dead"), None)
     proved_at = visit.saw_at("safe.tester_after") if proof is not None and proof.verdict is Verdict.GOOD else None
     return power_now(visit, proof, set_aside(everything, proved_at))
 
@@ -234,3 +234,7 @@ def still_asked(judged: Judged) -> Iterator[tuple[Station, Step]]:
     for station, step in plan_of(judged.inputs.visit, {}).needed:
         if step.point not in read and not (stopped and step.power == "live"):
             yield station, step
+
+
+def _severity(finding: Finding) -> int:
+    return len(WORST_FIRST) if finding.verdict is None else WORST_FIRST.index(finding.verdict)

@@ -26,7 +26,7 @@ def repairs_of(visit: Visit) -> tuple[Repair, ...]:
         return visit.repairs
     found = []
     for section in ("herm", "fan"):
-        new = next((one for one in reversed(visit.readings) if one.point == f"cap.new_{section}.uf"), None)
+        new = next((reading for reading in reversed(visit.readings) if reading.point == f"cap.new_{section}.uf"), None)
         if new is not None and new.at is not None and _ran_after(visit, new.at):
             found.append(Repair(Part.RUN_CAPACITOR, new.at, section))
     return tuple(found)
@@ -41,14 +41,14 @@ def read_in_hand(visit: Visit) -> frozenset[str]:
     ['cap.herm.uf']
     """
     serves = {repair.section for repair in repairs_of(visit) if repair.part is Part.RUN_CAPACITOR and not repair.put_back}
-    read = {one.point for one in visit.readings}
+    read = {reading.point for reading in visit.readings}
     return frozenset(
         f"cap.{section}.uf" for section in ("herm", "fan") if serves & {section, "both"} and f"cap.new_{section}.uf" in read
     )  # fmt: skip
 
 
 def _ran_after(visit: Visit, at: datetime) -> bool:
-    running = any(one.at is not None and one.at > at and POINTS[one.point].station == "run" for one in visit.readings)
+    running = any(reading.at is not None and reading.at > at and POINTS[reading.point].station == "run" for reading in visit.readings)
     return running or ((started := visit.saw_at("start.result")) is not None and started > at)
 
 
@@ -62,7 +62,9 @@ def as_found(visit: Visit) -> Visit:
     if not repairs:
         return visit
     first = min((repair.at for repair in repairs if repair.at is not None), default=None)
-    readings = tuple(one for one in visit.readings if measures(one.point) is not Measures.NEW_PART and _before(one.at, first))
+    readings = tuple(
+        reading for reading in visit.readings if measures(reading.point) is not Measures.NEW_PART and _before(reading.at, first)
+    )
     seen = {name: one for name, one in visit.seen.items() if _before(visit.saw_at(name), first)}
     power = tuple(event for event in visit.power if _before(event.at, first))
     return replace(visit, readings=readings, seen=seen, power=power, repairs=())
@@ -82,7 +84,7 @@ def as_left(visit: Visit) -> Visit:
     if not repairs:
         return visit
     last = max((repair.at for repair in repairs if repair.at is not None), default=None)
-    readings = tuple(one for one in visit.readings if not _is_history(one.point, one.at, repairs, last))
+    readings = tuple(reading for reading in visit.readings if not _is_history(reading.point, reading.at, repairs, last))
     seen = {name: one for name, one in visit.seen.items() if not _is_history(name, visit.saw_at(name), repairs, last)}
     return replace(visit, readings=readings, seen=seen, fitted=() if _replaced(repairs, Part.RUN_CAPACITOR) else visit.fitted)
 

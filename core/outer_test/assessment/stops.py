@@ -32,7 +32,7 @@ def stops_of(findings: Iterable[Finding]) -> tuple[Stop, ...]:
     ()
     """
     return tuple(
-        Stop(one.point, StopKind.NOT_DEAD if one.point.startswith(_NOT_DEAD) else StopKind.NOT_SAFE_TO_ENERGISE, one.why)
-        for one in findings
-        if one.verdict is Verdict.STOP
+        Stop(finding.point, StopKind.NOT_DEAD if finding.point.startswith(_NOT_DEAD) else StopKind.NOT_SAFE_TO_ENERGISE, finding.why)
+        for finding in findings
+        if finding.verdict is Verdict.STOP
     )

@@ -145,18 +145,20 @@ def _capacitors(bench: _Bench, visit: Visit) -> None:
         bench.link(part, f"C {section.upper()}", "capacitor")
         motor = "compressor.S" if section == "herm" else "fan.S"
         bench.join(f"{part}.{section.upper()}", motor)
-    for part in dict.fromkeys(one.name for one in bench.parts if one.kind in ("dual-capacitor", "capacitor")):
+    for part in dict.fromkeys(part.name for part in bench.parts if part.kind in ("dual-capacitor", "capacitor")):
         bench.join("contactor.T2", f"{part}.C")
-    if "fan" not in sections and any(one.name == "fan" and "S" in one.terminals for one in bench.parts):
+    if "fan" not in sections and any(part.name == "fan" and "S" in part.terminals for part in bench.parts):
         _drop_terminal(bench, "fan", "S")
-    if "herm" not in sections and any(one.name == "compressor" and "S" in one.terminals for one in bench.parts):
+    if "herm" not in sections and any(part.name == "compressor" and "S" in part.terminals for part in bench.parts):
         bench.link("compressor", "R S", "winding")
 
 
 def _drop_terminal(bench: _Bench, name: str, terminal: str) -> None:
     bench.parts = [
-        Part(one.name, one.kind, one.label, tuple(own for own in one.terminals if own != terminal), one.detail) if one.name == name else one
-        for one in bench.parts
+        Part(part.name, part.kind, part.label, tuple(own for own in part.terminals if own != terminal), part.detail)
+        if part.name == name
+        else part
+        for part in bench.parts
     ]
     bench.links = [link for link in bench.links if f"{name}.{terminal}" not in (link.a, link.b)]
 

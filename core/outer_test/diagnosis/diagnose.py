@@ -99,7 +99,9 @@ def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: J
     ranked = sorted(zip(among, chances, strict=True), key=lambda pair: -pair[1])
     fault = next((one.faults[0] for one, _ in ranked if one.faults), None)
     if fault is None:
-        return NextTest("button.final_run", POINTS["button.final_run"].title, "Nothing tells more: watch a whole start.", 5.0, "live")
+        return NextTest(
+            "button.final_run", POINTS["button.final_run"].title, "No single test tells more now: watch a whole start.", 5.0, "live"
+        )
     point = fault.after
     why = f"{fault.says} {fault.mends} {_by_house_rule(fault, judged.inputs.visit)}".strip()
     return NextTest(point, POINTS[point].title, why, 5.0, POINTS[point].power)

@@ -142,7 +142,7 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
 def left_behind(judged: Judged) -> Iterator[NextTest]:
     """The readings a good visit still leaves behind where the unit is found sound, in the order of the round."""
     for _, step in still_asked(judged):
-        yield NextTest(step.point, step.title, "A good visit leaves this reading behind.", 1.0, step.power)
+        yield NextTest(step.point, step.title, "A complete visit records this reading.", 1.0, step.power)
 
 
 def under_a_stop(judged: Judged) -> NextTest | None:
@@ -152,7 +152,7 @@ def under_a_stop(judged: Judged) -> NextTest | None:
         return None
     kinds = {stop.kind for stop in stops}
     if StopKind.NOT_DEAD in kinds:
-        stop = next(one for one in stops if one.kind is StopKind.NOT_DEAD)
+        stop = next(stop for stop in stops if stop.kind is StopKind.NOT_DEAD)
         if POINTS.get(stop.point) is not None and POINTS[stop.point].unit == "vdc":
             bus = stop.point == "safe.bus.vdc"
             how = "Wait the maker's time, then prove it again." if bus else "Bleed it through 20 kΩ 5 W, then prove it again."
@@ -160,7 +160,11 @@ def under_a_stop(judged: Judged) -> NextTest | None:
         first = absence_points(judged.inputs.visit)[0]
         return NextTest(first, POINTS[first].title, f"{stop.why} Find the next disconnect up, then prove absence again.", 3.0, "any")
     bad = next(
-        (one for one in judged.findings if "ground" in one.point and one.verdict is not None and one.verdict.value in ("bad", "unsure")),
+        (
+            finding
+            for finding in judged.findings
+            if "ground" in finding.point and finding.verdict is not None and finding.verdict.value in ("bad", "unsure")
+        ),
         None,
     )
     point = "winding.insulation.mohm" if bad is None else bad.point

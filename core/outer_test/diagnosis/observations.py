@@ -108,7 +108,7 @@ def observe(judged: Judged) -> dict[Test, Observed]:
     'bulged'
     """
     moot = {one.point for one in judged.aside}
-    findings = [one for one in judged.findings if one.point not in moot]
+    findings = [finding for finding in judged.findings if finding.point not in moot]
     found: dict[Test, Observed] = {}
 
     def add(test: Test, outcome: str, points: Iterable[str], says: str) -> None:
@@ -198,7 +198,7 @@ def _peak_outcome(found: Finding) -> str:
 def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str, list[Finding]]]:
     """Tests that several points make up: the worst of them, and good only where all that decides is good."""
     for motor, ground, pairs in (("winding", Test.GROUND, Test.PAIRS), ("fan_winding", Test.FAN_GROUND, Test.FAN_PAIRS)):
-        own = [one for one in findings if group_of(one.point) == motor]
+        own = [finding for finding in findings if group_of(finding.point) == motor]
         to_ground = [one for one in own if measures(one.point) in (Measures.GROUND, Measures.INSULATION)]
         yield from _worst_of(ground, to_ground, "grounded")
         between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
@@ -208,24 +208,24 @@ def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str
             yield pairs, ("open" if opened.verdict is Verdict.BAD else "overload" if at_terminals else "open at the plug"), [opened]
         else:
             yield from _worst_of(pairs, between, "shorted")
-    yield from _worst_of(Test.LEADS, [one for one in findings if measures(one.point) is Measures.LEAD], "bad")
-    yield from _worst_of(Test.FUSES, [one for one in findings if measures(one.point) is Measures.LINE_FUSE], "blown")
-    yield from _worst_of(Test.AUX, [one for one in findings if measures(one.point) is Measures.ELEMENT], "bad")
-    through = [one for one in findings if one.rule == "pole-through" and one.verdict is Verdict.BAD]
-    drops = [one for one in findings if one.rule == "pole-drop" and measures(one.point) is Measures.DROP]
+    yield from _worst_of(Test.LEADS, [finding for finding in findings if measures(finding.point) is Measures.LEAD], "bad")
+    yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown")
+    yield from _worst_of(Test.AUX, [finding for finding in findings if measures(finding.point) is Measures.ELEMENT], "bad")
+    through = [finding for finding in findings if finding.rule == "pole-through" and finding.verdict is Verdict.BAD]
+    drops = [finding for finding in findings if finding.rule == "pole-drop" and measures(finding.point) is Measures.DROP]
     if through:
         yield Test.POLES, "open", through
     else:
         yield from _worst_of(Test.POLES, drops, "dropping")
     yield from _line(findings)
-    end = [one for one in findings if one.point == "defrost.run.end"]
+    end = [finding for finding in findings if finding.point == "defrost.run.end"]
     if end and end[0].verdict in _DECIDED:
         by_time = end[0].verdict is Verdict.WATCH and bool(end[0].causes)
         yield Test.RUN_END, ("by time" if by_time else "good" if end[0].verdict is Verdict.GOOD else "ran on"), end
 
 
 def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:
-    line = [one for one in findings if one.point == "line.l1_l2.v" and one.verdict in _DECIDED]
+    line = [finding for finding in findings if finding.point == "line.l1_l2.v" and finding.verdict in _DECIDED]
     if not line:
         return
     value = next((one.value for one in line if one.value is not None), None)

@@ -47,11 +47,12 @@ class LogRow:
 
 @dataclass(frozen=True, slots=True)
 class RowProblem:
-    """What is wrong with a row: its line in the file, the column, and why."""
+    """What is wrong with a row: its line in the file, the column, and why; `name` is a reading's name that nobody placed yet."""
 
     line: int
     column: str
     why: str
+    name: str = ""
 
 
 def delimiter_of(heading: str) -> str:
@@ -132,9 +133,8 @@ def _row(cells: list[str], place: dict[str, int], mapping: Mapping, zone: tzinfo
     named = cell(mapping.point) if mapping.point else mapping.fixed_point
     point = point_named(named, mapping.names)
     if point is None:
-        return RowProblem(
-            line, mapping.point, f'"{named[:40]}" is no reading this app knows: say which it is' if named else "names no reading"
-        )
+        why = f'"{named[:40]}" is no reading this app knows: say which it is' if named else "names no reading"
+        return RowProblem(line, mapping.point, why, named[:40])
     at = read_time(cell(mapping.at), mapping.day_first, zone)
     if at is None:
         return RowProblem(line, mapping.at, f'"{cell(mapping.at)[:40]}" is no time, such as 2027-01-14 09:30')

@@ -20,8 +20,8 @@ def baseline_of(visits: Iterable[Sequence[Reading]]) -> tuple[Baseline, ...]:
     [('winding.c_r.ohm', '0.60', 70.0)]
     """
     for readings in visits:
-        number = {one.point: one for one in readings if parse_value(one.value).number is not None}
+        number = {reading.point: reading for reading in readings if parse_value(reading.value).number is not None}
         shell, pairs = number.get(SHELL), [number[point] for point in PAIRS if point in number]
         if shell is not None and pairs:
-            return tuple(Baseline(one.point, one.value, float(shell.value), one.at) for one in pairs)  # type: ignore[arg-type]
+            return tuple(Baseline(pair.point, pair.value, float(shell.value), pair.at) for pair in pairs)  # type: ignore[arg-type]
     return ()

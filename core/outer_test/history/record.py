@@ -208,6 +208,6 @@ def _urgency(readings: list[ReadThen], drift: Trend) -> int:
 
 def _drift(readings: list[ReadThen]) -> Trend:
     newest = readings[-1]
-    now = [one for one in readings if one.line == newest.line and one.told.corrected == newest.told.corrected]
+    now = [reading for reading in readings if reading.line == newest.line and reading.told.corrected == newest.told.corrected]
     numbers: list[tuple[date, float]] = [(one.at.date(), one.told.number) for one in now if one.told.number is not None]
     return trend(numbers, newest.told.low, newest.told.high, newest.told.unit)

@@ -102,11 +102,11 @@ def tape_of(
 
 
 def _present(numbers: Iterable[float | None]) -> list[float]:
-    return [one for one in numbers if one is not None]
+    return [number for number in numbers if number is not None]
 
 
 def _first(*numbers: float | None) -> float | None:
-    return next((one for one in numbers if one is not None), None)
+    return next((number for number in numbers if number is not None), None)
 
 
 def _ticks(start: float, end: float) -> tuple[Tick, ...]:

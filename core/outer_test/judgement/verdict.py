@@ -29,4 +29,4 @@ def worst(verdicts: Iterable[Verdict | None]) -> Verdict:
     >>> worst([]).value
     'unjudged'
     """
-    return min((one for one in verdicts if one is not None), key=_RANK.__getitem__, default=Verdict.UNJUDGED)
+    return min((verdict for verdict in verdicts if verdict is not None), key=_RANK.__getitem__, default=Verdict.UNJUDGED)

@@ -66,8 +66,8 @@ def by_one_meter(plus: Sequence[Measured], minus: Sequence[Measured] = ()) -> Me
     """
     number = sum((numeric(one) for one in plus), Decimal(0)) - sum((numeric(one) for one in minus), Decimal(0))
     readings = (*plus, *minus)
-    digits = sum((one.digit for one in readings), Decimal(0))
-    share = max((one.relative for one in readings), default=Decimal(0))
+    digits = sum((reading.digit for reading in readings), Decimal(0))
+    share = max((reading.relative for reading in readings), default=Decimal(0))
     return replace(_derived(number, digits + share * abs(number)), digit=digits, relative=share)
 
 
@@ -78,7 +78,7 @@ def arithmetic_band(readings: Sequence[Measured]) -> Decimal:
     >>> arithmetic_band([measure("0.6"), measure("1.9"), measure("2.5")])
     Decimal('0.15')
     """
-    return sum((one.half for one in readings), Decimal(0))
+    return sum((reading.half for reading in readings), Decimal(0))
 
 
 def numeric(reading: Measured) -> Decimal:

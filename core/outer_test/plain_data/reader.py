@@ -242,8 +242,8 @@ def _record(shape: Any) -> Reader:
     """A dataclass: its fields by their names and no others; what it says of them itself comes after."""
     hints = get_type_hints(shape)
     parts: dict[str, Reader] = {}  # filled when first read, so that a shape may hold its own kind
-    needed = [one.name for one in fields(shape) if one.default is MISSING and one.default_factory is MISSING]
-    names = {one.name for one in fields(shape)}
+    needed = [field.name for field in fields(shape) if field.default is MISSING and field.default_factory is MISSING]
+    names = {field.name for field in fields(shape)}
 
     def read(raw: Any, place: Place, wrong: Wrong) -> Any:
         if isinstance(raw, shape):

@@ -28,7 +28,7 @@ def conclusion(found: Diagnosis) -> dict[str, Any]:
     []
     """
     return {
-        "suspects": [_suspect(one) for one in found.suspects],
+        "suspects": [_suspect(suspect) for suspect in found.suspects],
         "accused": plain(found.accused),
         "next": plain(found.next),
         "path": list(found.path),

@@ -21,7 +21,7 @@ _ELSEWHERE = {
 _HOW = {
     Verdict.STOP: "is dangerous",
     Verdict.BAD: "is not as it should be",
-    Verdict.UNSURE: "could not be told for certain",
+    Verdict.UNSURE: "could not be decided",
     Verdict.WATCH: "is working, and worth watching",
 }
 
@@ -57,10 +57,10 @@ def customer_page(
     >>> customer_page(Visit(), assess(Visit())).headline
     'Nothing was measured on this visit.'
     """
-    telling = [one for one in judged.findings if one.verdict in _HOW and group_of(one.point) != "safe"]
+    telling = [finding for finding in judged.findings if finding.verdict in _HOW and group_of(finding.point) != "safe"]
     found = tuple(said for verdict in _HOW for one in telling if one.verdict is verdict and (said := _said(one, verdict)))
     groups = {plain_words(one.point) for one in telling}
-    good = [one for one in judged.findings if one.verdict is Verdict.GOOD and group_of(one.point) not in ("safe", "plate")]
+    good = [finding for finding in judged.findings if finding.verdict is Verdict.GOOD and group_of(finding.point) not in ("safe", "plate")]
     sound = tuple(dict.fromkeys(words for one in good if (words := plain_words(one.point)) not in groups))
     return CustomerPage(
         _headline(blamed, found, sound), found, sound, tuple(_done(visit, parts)), tuple(_left(visit, forced)), tuple(_cautions(judged))
@@ -119,7 +119,7 @@ def _left(visit: Visit, forced: str) -> Iterator[str]:
 
 
 def _cautions(judged: Assessment) -> Iterator[str]:
-    if any(one.verdict is Verdict.STOP for one in judged.findings):
+    if any(finding.verdict is Verdict.STOP for finding in judged.findings):
         yield "Keep the unit switched off, and do not reset its breaker, until it has been repaired."
     yield "Do not open the outdoor unit: parts inside stay charged with the power off."
     yield "Work on it is for licensed people, under the local code."

@@ -44,12 +44,14 @@ def rule_pages() -> tuple[RulePage, ...]:
 
 def _says(rule: Rule) -> list[str]:
     """The words of the function that is called as the rule is; else those of its whole file."""
-    file = next(file for file in FILES if any(one is rule for one in vars(file).values()))
+    file = next(file for file in FILES if any(var is rule for var in vars(file).values()))
     own = getattr(file, rule.name.replace("-", "_"), None)
     functions = (
         [own] if inspect.isfunction(own) else [one for _, one in inspect.getmembers(file, inspect.isfunction) if _is_public(one, file)]
     )
-    texts = [(inspect.getdoc(one) or "", tuple(inspect.signature(one).parameters)) for one in functions] or [(file.__doc__ or "", ())]
+    texts = [(inspect.getdoc(function) or "", tuple(inspect.signature(function).parameters)) for function in functions] or [
+        (file.__doc__ or "", ())
+    ]
     return [paragraph for text, names in texts for paragraph in _paragraphs(text, names)]
 
 

@@ -223,7 +223,7 @@ def protection(plate: Plate) -> Finding:
     missing = _absent(plate, "protection_a", "mop", "mca")
     if missing:
         return unjudged(point, PROTECTION, why_missing(plate, *missing), tuple(missing), unit="A", value=fuse)
-    return found(Verdict.GOOD, f"{say(fuse or 0)} A lies between MCA {say(plate.mca or 0)} and MOP {say(plate.mop or 0)} A.")
+    return found(Verdict.GOOD, f"{say(fuse or 0)} A is between MCA {say(plate.mca or 0)} and MOP {say(plate.mop or 0)} A.")
 
 
 def conductor(plate: Plate, rules: HouseRules = DEFAULT) -> Finding:

@@ -57,7 +57,7 @@ def set_aside(inputs: Inputs, proved_at: datetime | None) -> tuple[SetAside, ...
     >>> from outer_test.visit import Lifted, inputs_of
     >>> off = Visit(readings=(Reading("amps.compressor.run_a", "0.0"),), lifted=(Lifted("Compressor plug off"),))
     >>> set_aside(inputs_of(off), None)[0].why
-    'Compressor plug off was on the list: this says nothing.'
+    'Compressor plug off was on the list, so this reading does not count.'
     """
     visit = inputs.visit
     measured = [found for taken in inputs.kinds if (found := _contradicted(visit, taken, proved_at)) is not None]
@@ -84,12 +84,12 @@ def _contradicted(visit: Visit, taken: Taken, proved_at: datetime | None) -> Set
             why = f"{say(volts)} V where {line.words} is on record: the record is wrong."
             return SetAside(point.name, why, reading, not _powered_up(visit, reading, state))
         if volts is None or volts < DEAD_BELOW_V:
-            return SetAside(point.name, f"{line.words} was on the list: this says nothing.", reading, by=line)
+            return SetAside(point.name, f"{line.words} was on the list, so this reading does not count.", reading, by=line)
     if dead:
         if volts is not None and volts >= DEAD_BELOW_V:
             why = f"{say(volts)} V where the unit is recorded dead: the record is wrong, it is live."
             return SetAside(point.name, why, reading, not _powered_up(visit, reading, state))
-        return SetAside(point.name, "Recorded while the unit was dead: live work, so this says nothing.", reading)
+        return SetAside(point.name, "Recorded while the unit was dead, but this is live work: it does not count.", reading)
     return _other_state(visit, point, reading, volts)
 
 
@@ -107,7 +107,7 @@ def _is_moot(visit: Visit, point: Point, thing: Thing | None) -> bool:
 def _while_live(point: Point, taken: Taken, state: PowerState | None) -> SetAside | None:
     if state != "live":
         return None
-    why = "Taken while the unit was live: ohms and microfarads on a live circuit say nothing."
+    why = "Taken while the unit was live: ohms and microfarads on a live circuit do not count."
     return SetAside(point.name, why, taken.reading, stays=_is_ground(point, taken.measured))
 
 
@@ -151,9 +151,9 @@ def _seen_contradicted(visit: Visit, name: str, proved_at: datetime | None) -> S
         return None
     line = interrupted_by(visit, point.fed_by, at)
     if line is not None:
-        return SetAside(name, f"{line.words} is on the list: this says nothing of the unit.", by=line)
+        return SetAside(name, f"{line.words} is on the list, so this reading does not count.", by=line)
     if point.fed_by & Feed.LINE and power_at(visit, at, proved_at) in ("dead-claimed", "dead-proved"):
-        return SetAside(name, "Recorded while the unit was dead: this says nothing of it.")
+        return SetAside(name, "Recorded while the unit was dead, so it does not count.")
     return None
 
 

@@ -148,4 +148,4 @@ class FindBox(HypothesisTestCase):
         Unit.objects.of(mine.company).update(find_text=find_text_of(Unit.objects.of(mine.company).select_related("site").get()))
         word = "Thornbridge"
         slip = word[:place] + letter + word[place + 1 :]
-        self.assertEqual([one.id for one in find(mine.company, slip).units], [mine.unit.id], slip)
+        self.assertEqual([unit.id for unit in find(mine.company, slip).units], [mine.unit.id], slip)

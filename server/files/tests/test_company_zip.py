@@ -27,7 +27,7 @@ def again(content: bytes, changes: dict[str, Change | bytes | None]) -> bytes:
     with zipfile.ZipFile(io.BytesIO(content)) as archive:
         files = {name: archive.read(name) for name in archive.namelist()}
     for wanted, change in changes.items():
-        name = next(one for one in files if one == wanted or one.endswith(wanted))
+        name = next(file for file in files if file == wanted or file.endswith(wanted))
         if change is None:
             del files[name]
         elif isinstance(change, bytes):

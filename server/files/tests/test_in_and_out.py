@@ -197,9 +197,9 @@ class CalendarAndLabels(Files):
         got = self.caller.get("/api/files/next-visits.ics")
         events = list(Calendar.from_ical(got.content).walk("VEVENT"))
         self.assertEqual(
-            sorted(str(one["summary"]) for one in events), ["Files Street 1, pad: maintenance", "Yearly visit: Files Street 1, roof"]
+            sorted(str(event["summary"]) for event in events), ["Files Street 1, pad: maintenance", "Yearly visit: Files Street 1, roof"]
         )
-        yearly = next(one for one in events if "Yearly" in str(one["summary"]))
+        yearly = next(event for event in events if "Yearly" in str(event["summary"]))
         self.assertEqual(yearly.decoded("dtstart"), (done + timedelta(days=365)).date())
 
     def test_a_sticker_is_read_back(self) -> None:

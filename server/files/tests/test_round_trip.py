@@ -17,7 +17,7 @@ from visit_samples.any_visits import visits
 
 def told(findings: Any) -> list[tuple[str, str, str, str]]:
     """Findings as a screen or a file has them."""
-    return sorted((one["point"], one["rule"], one["verdict"] or "", one["why"]) for one in findings)
+    return sorted((finding["point"], finding["rule"], finding["verdict"] or "", finding["why"]) for finding in findings)
 
 
 def core_told(visit: Visit) -> list[tuple[str, str, str, str]]:
@@ -43,14 +43,20 @@ class Rows(TestCase):
         self.assertEqual(again.plate, visit.plate)
         self.assertEqual((again.rules, again.conditions, again.meters), (visit.rules, visit.conditions, visit.meters))
         self.assertEqual(
-            [(one.point, one.value, one.meter, one.by, one.fitted, one.turns, one.top) for one in again.readings],
-            [(one.point, one.value, one.meter, one.by, one.fitted, one.turns, one.top) for one in visit.readings],
+            [
+                (reading.point, reading.value, reading.meter, reading.by, reading.fitted, reading.turns, reading.top)
+                for reading in again.readings
+            ],
+            [
+                (reading.point, reading.value, reading.meter, reading.by, reading.fitted, reading.turns, reading.top)
+                for reading in visit.readings
+            ],
         )
         self.assertEqual({name: again.saw(name) for name in again.seen}, {name: visit.saw(name) for name in visit.seen})
         self.assertEqual([one.what for one in again.lifted], [one.what for one in visit.lifted])
         self.assertEqual([one.state for one in again.power], [one.state for one in visit.power])
         self.assertEqual(again.defrost_seen, visit.defrost_seen)
-        self.assertEqual([replace(one, at=None) for one in again.repairs], [replace(one, at=None) for one in visit.repairs])
+        self.assertEqual([replace(repair, at=None) for repair in again.repairs], [replace(repair, at=None) for repair in visit.repairs])
         shown = caller.send("GET", f"/visits/{visit_id}").json()["round"]
         self.assertEqual(told(shown["assessment"]["findings"]), core_told(again))
         self.assertEqual(len(shown["entries"]), len(visit.readings) + len(visit.seen))

@@ -24,7 +24,7 @@ class Lists(TestCase):
 
     def lift(self, what: str, **more: Any) -> str:
         lines = self.post("lifted", what=what, **more)["lifted"]
-        return str(next(one["id"] for one in reversed(lines) if one["what"] == what.strip()))
+        return str(next(line["id"] for line in reversed(lines) if line["what"] == what.strip()))
 
     def test_a_line_sent_twice_is_one_line(self) -> None:
         same = fresh()

@@ -70,7 +70,7 @@ class Listed(TestCase):
         self.visit()
         other = Fixture("Elsewhere")
         self.assertEqual([one.id for one in today(other.member).visits], [other.visit.id])
-        self.assertNotIn(self.mine.unit.id, {one.id for one in today(other.member).units})
+        self.assertNotIn(self.mine.unit.id, {unit.id for unit in today(other.member).units})
 
     def test_a_crowded_day_is_cut_at_its_most(self) -> None:
         for place in range(MOST_VISITS + 3):

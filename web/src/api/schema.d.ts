@@ -658,7 +658,7 @@ export interface paths {
         get: operations["api_company_letterhead"];
         /**
          * Change Letterhead
-         * @description Keep the letterhead: address, telephone, licence.
+         * @description Keep the letterhead (address, telephone, licence) and the time zone.
          */
         put: operations["api_company_change_letterhead"];
         post?: never;
@@ -3797,23 +3797,30 @@ export interface components {
         };
         /**
          * Letterhead
-         * @description The company's name and what stands under it on a visit sheet.
+         * @description The company's name, what stands under it on a visit sheet, and the zone its times are in; empty is the server's.
          */
         Letterhead: {
             /** Name */
             name: string;
             /** Letterhead */
             letterhead: string;
+            /** Time Zone */
+            time_zone: string;
             /** May Change */
             may_change: boolean;
         };
         /**
          * NewLetterhead
-         * @description What stands under the company's name from now on.
+         * @description What stands under the company's name from now on, and the zone its times are in.
          */
         NewLetterhead: {
             /** Letterhead */
             letterhead: string;
+            /**
+             * Time Zone
+             * @default
+             */
+            time_zone: string;
         };
         /**
          * BoardProfile
@@ -4165,7 +4172,7 @@ export interface components {
         };
         /**
          * RowProblem
-         * @description What is wrong with a row: its line in the file, the column, and why.
+         * @description What is wrong with a row: its line in the file, the column, and why; `name` is a reading's name that nobody placed yet.
          */
         RowProblem: {
             /** Line */
@@ -4174,6 +4181,11 @@ export interface components {
             column: string;
             /** Why */
             why: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
         };
         /**
          * ChangeShown

@@ -19,7 +19,6 @@ let timers: Timer[] = parsed<Timer[]>(localStorage.getItem(KEY), []);
 let now = Date.now();
 let beat: number | undefined;
 let view: { timers: Timer[]; now: number } = { timers, now };
-const title = document.title;
 
 function become(next: Timer[]): void {
   timers = next;
@@ -27,7 +26,7 @@ function become(next: Timer[]): void {
   tick();
 }
 
-/** One beat: ring what has run out, count in the title bar, stop when nothing runs. */
+/** One beat: ring what has run out, tell who looks, stop when nothing runs. */
 function tick(): void {
   now = Date.now();
   const due = timers.filter((timer) => !timer.rung && timer.ends <= now);
@@ -36,11 +35,9 @@ function tick(): void {
     localStorage.setItem(KEY, JSON.stringify(timers));
     sound();
   }
-  const running = timers.filter((timer) => timer.ends > now).sort((one, two) => one.ends - two.ends)[0];
-  document.title = running ? `${left(running, now)} ${running.name}` : title;
   view = { timers, now };
   listeners.forEach((listener) => listener());
-  const wanted = running !== undefined;
+  const wanted = timers.some((timer) => timer.ends > now);
   if (wanted && beat === undefined) beat = window.setInterval(tick, BEAT_MS);
   if (!wanted && beat !== undefined) {
     window.clearInterval(beat);
@@ -76,6 +73,12 @@ export function useTimers(): { timers: Timer[]; now: number } {
     },
     () => view,
   );
+}
+
+/** The clock that ends next, in words such as `4:59 Restart hold`; empty where none runs. */
+export function next({ timers, now }: { timers: Timer[]; now: number }): string {
+  const running = timers.filter((timer) => timer.ends > now).sort((one, two) => one.ends - two.ends)[0];
+  return running ? `${left(running, now)} ${running.name}` : "";
 }
 
 /** What is left, as minutes and seconds. */

@@ -9,9 +9,11 @@ import { queries } from "../api/queries";
 import { useMode } from "../theme/mode";
 import { useScale } from "../theme/temperature";
 import { BarButton } from "./controls";
+import { PageTitle } from "./PageTitle";
 import { Timers } from "./Timers";
 
-export function Bar({ children }: { children?: ReactNode }) {
+/** `title` is what the tab and a screen reader call this page; the first clock that runs leads it. */
+export function Bar({ title, children }: { title: string; children?: ReactNode }) {
   const [mode, turn] = useMode();
   const [scale, turnScale] = useScale();
   const leave = async () => {
@@ -21,6 +23,7 @@ export function Bar({ children }: { children?: ReactNode }) {
   };
   return (
     <>
+      <PageTitle>{title}</PageTitle>
       <Flex
         as="header"
         bg="bar"

@@ -51,7 +51,7 @@ export class ErrorBoundary extends Component<Props, State> {
         <Button look="next" mr="2" onClick={() => this.setState({ problem: null })}>
           Open it again
         </Button>
-        <Button onClick={() => location.assign("/")}>The day’s visits</Button>
+        <Button onClick={() => location.assign("/")}>Today’s visits</Button>
         <Text fontSize="sm" color="faint" mt="4">
           {problem.message}
         </Text>

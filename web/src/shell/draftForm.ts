@@ -41,7 +41,7 @@ export function useDraftForm<T extends FieldValues>(name: string, kept: T): Draf
     try {
       await ask();
     } catch (problem) {
-      setErrors(fieldErrors(problem, " What you typed is kept on this device."));
+      setErrors(fieldErrors(problem, " What you typed is stored on this device."));
     }
   };
   const settle = (typed: T) => {

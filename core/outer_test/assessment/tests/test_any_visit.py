@@ -24,7 +24,7 @@ SCHOOL_NAMES = {"", *(school for schools in SCHOOLS.values() for school in schoo
 
 def told(assessment: Assessment) -> Counter[tuple[str, str, str]]:
     """What was found, without the order of it."""
-    return Counter((one.point, one.rule, "" if one.verdict is None else one.verdict) for one in assessment.findings)
+    return Counter((finding.point, finding.rule, "" if finding.verdict is None else finding.verdict) for finding in assessment.findings)
 
 
 class EveryVisit(unittest.TestCase):
@@ -32,7 +32,7 @@ class EveryVisit(unittest.TestCase):
     @given(visits)
     def test_is_judged_whole(self, visit: Visit) -> None:
         judged = assess(visit)
-        self.assertEqual(judged.overall, worst(one.verdict for one in judged.findings) if judged.findings else judged.overall)
+        self.assertEqual(judged.overall, worst(finding.verdict for finding in judged.findings) if judged.findings else judged.overall)
         for one in judged.findings:
             self.assertIn(one.rule, RULES)
             self.assertIn(one.school, SCHOOL_NAMES)
@@ -54,7 +54,9 @@ class EveryVisit(unittest.TestCase):
     @MANY
     @given(visits, st.randoms(use_true_random=False))
     def test_the_order_of_what_was_read_at_different_points_does_not_matter(self, visit: Visit, chance: object) -> None:
-        kept = {(one.point, one.by, one.fitted): one for one in visit.readings}  # the latest of a kind stands: one of each
+        kept = {
+            (reading.point, reading.by, reading.fitted): reading for reading in visit.readings
+        }  # the latest of a kind stands: one of each
         one_way = list(kept.values())
         other = list(one_way)
         chance.shuffle(other)  # type: ignore[attr-defined]
@@ -91,8 +93,8 @@ class EveryVisit(unittest.TestCase):
         for probe in probes(visit, circuit):
             spots = [probe.clamp] if probe.clamp else [probe.red, probe.black]
             self.assertTrue(all(spot in {wire.name for wire in circuit.wires} or spot in circuit.terminals() for spot in spots), probe)
-        self.assertEqual({one.part.name for one in cabinet(visit, judged.findings).parts}, {one.name for one in circuit.parts})
-        planned = [step.point for one in stations(visit, {}) for step in one.steps]
+        self.assertEqual({part.part.name for part in cabinet(visit, judged.findings).parts}, {part.name for part in circuit.parts})
+        planned = [step.point for station in stations(visit, {}) for step in station.steps]
         self.assertEqual(len(planned), len(set(planned)), "no point is asked for twice")
         self.assertLessEqual(set(planned), set(POINTS))
         self.assertTrue(customer_page(visit, judged))
@@ -103,9 +105,9 @@ class WiderMeters(unittest.TestCase):
     @given(visits, st.sampled_from([5.0, 20.0, 60.0]))
     def test_a_worse_meter_never_turns_bad_into_good(self, visit: Visit, pct: float) -> None:
         """Handbook section 2: a wider band may make a verdict unsure, never better than what was bad."""
-        every = tuple(replace(one, meter="m") for one in visit.readings)
+        every = tuple(replace(reading, meter="m") for reading in visit.readings)
         worse = {"m": {unit: Accuracy(pct, 9) for unit in METERS["m"]}}
         fine, coarse = (assess(replace(visit, readings=every, meters=meters)) for meters in (METERS, worse))
-        was_bad = {(one.point, one.rule) for one in fine.findings if one.verdict in (Verdict.BAD, Verdict.STOP)}
-        now_good = {(one.point, one.rule) for one in coarse.findings if one.verdict is Verdict.GOOD}
+        was_bad = {(finding.point, finding.rule) for finding in fine.findings if finding.verdict in (Verdict.BAD, Verdict.STOP)}
+        now_good = {(finding.point, finding.rule) for finding in coarse.findings if finding.verdict is Verdict.GOOD}
         self.assertEqual(was_bad & now_good, set())

@@ -31,7 +31,7 @@ PLATE = Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolera
 
 
 def judged(visit: Visit) -> dict[str, str | None]:
-    return {one.point: one.verdict for one in assess(visit).findings}
+    return {finding.point: finding.verdict for finding in assess(visit).findings}
 
 
 class Order(unittest.TestCase):
@@ -98,7 +98,7 @@ class NotDead(unittest.TestCase):
         self.assertEqual(assess(pulled).overall, Verdict.STOP)
         for when in (5, 15):
             live = replace(pulled, power=(*pulled.power, PowerEvent("live", at(when))))
-            found = next(one for one in assess(live).findings if one.point == "line.l1_l2.v")
+            found = next(finding for finding in assess(live).findings if finding.point == "line.l1_l2.v")
             self.assertEqual((assess(live).stops, found.verdict), ((), Verdict.UNJUDGED), f"powered up at {when}")
 
 

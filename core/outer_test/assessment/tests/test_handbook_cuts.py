@@ -28,7 +28,7 @@ UNIT = Visit(plate=PLATE)
 
 def told(visit: Visit, rule: str, point: str = "") -> Finding:
     """The one finding of a rule, at a point where one is named."""
-    found = [one for one in assess(visit).findings if one.rule == rule and point in ("", one.point)]
+    found = [finding for finding in assess(visit).findings if finding.rule == rule and point in ("", finding.point)]
     assert len(found) == 1, f"{len(found)} findings of {rule} at {point or 'any point'}"
     return found[0]
 
@@ -271,7 +271,7 @@ class Section8Running(Cuts):
             readings = [Reading("amps.compressor.start_s", time)] if time else []
             readings += [Reading("amps.compressor.peak_a", peak, by=by, fitted="none")] if peak else []  # type: ignore[arg-type]
             visit = replace(UNIT, readings=tuple(readings), seen={"start.result": result})
-            return next(one.verdict for one in assess(visit).findings if one.rule == "start-amps")
+            return next(finding.verdict for finding in assess(visit).findings if finding.rule == "start-amps")
 
         # Volts not read: 0.93 of the rated line, so 0.85 of LRA 96 A is 75.9 A and 1.15 is 102.7 A.
         self.assertEqual([started(time, "60") for time in ("0.5", "0.6", "1.0", "1.1")], ["good", "watch", "watch", "bad"])

@@ -53,7 +53,7 @@ def verdict(way: tuple[str, str, float, float, Along], step: int, house: HouseRu
     value = right + (off - right) * step / STEPS
     readings = (*(Reading(*one) for one in along), Reading(point, f"{value:.2f}", meter=meter))
     visit = Visit(plate=PLATE, rules=house, meters=METERS, readings=readings)
-    found = [one for one in assess(visit).findings if (one.point, one.rule) == (point, rule)]
+    found = [finding for finding in assess(visit).findings if (finding.point, finding.rule) == (point, rule)]
     assert found, f"{rule} says nothing at {point}"
     return max((one.verdict for one in found if one.verdict is not None), key=lambda word: WORSE.get(word, -1))
 

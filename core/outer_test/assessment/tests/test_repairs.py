@@ -22,7 +22,7 @@ DUAL = Repair(Part.RUN_CAPACITOR, at=at(20), uf=55, fan_uf=7.5, vac=440)
 
 
 def points(visit: Visit) -> set[str]:
-    return {one.point for one in assess(visit).findings}
+    return {finding.point for finding in assess(visit).findings}
 
 
 class Repairs(unittest.TestCase):
@@ -43,7 +43,7 @@ class Repairs(unittest.TestCase):
 
     def test_what_is_measured_after_it_is_the_new_parts(self) -> None:
         again = replace(FOUND, repairs=(DUAL,), readings=(*FOUND.readings, Reading("cap.herm.uf", "55.2", at=at(30))))
-        found = next(one for one in assess(again).findings if one.point == "cap.herm.uf")
+        found = next(finding for finding in assess(again).findings if finding.point == "cap.herm.uf")
         self.assertEqual((found.verdict, found.shown), (Verdict.GOOD, "55.2"))
 
     def test_what_was_read_running_before_it_says_nothing_of_after(self) -> None:

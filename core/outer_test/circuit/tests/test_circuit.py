@@ -79,7 +79,7 @@ class States(unittest.TestCase):
         )
         visit = Visit(plate=Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5)), readings=readings)
         shown = cabinet(visit, assess(visit).findings)
-        wires, parts = {one.wire.name: one.state for one in shown.wires}, {one.part.name: one.state for one in shown.parts}
+        wires, parts = {wire.wire.name: wire.state for wire in shown.wires}, {part.part.name: part.state for part in shown.parts}
         self.assertEqual(wires["contactor.T1–compressor.C"], "proven")
         self.assertEqual(wires["contactor.T2–compressor.R"], "suspect")
         self.assertEqual(wires["capacitor.HERM–compressor.S"], "not-yet")
@@ -88,4 +88,4 @@ class States(unittest.TestCase):
     def test_nothing_is_proven_before_anything_is_read(self) -> None:
         for visit in every_unit():
             shown = cabinet(visit, ())
-            self.assertEqual({one.state for one in shown.parts} | {one.state for one in shown.wires}, {"not-yet"})
+            self.assertEqual({part.state for part in shown.parts} | {wire.state for wire in shown.wires}, {"not-yet"})

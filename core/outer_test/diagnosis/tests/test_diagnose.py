@@ -55,7 +55,7 @@ class Worked(unittest.TestCase):
         visit = read(("amps.compressor.run_a", "0.0"), lifted=(Lifted("Compressor plug off"),), complaint="compressor-stopped")
         found = diagnose(visit)
         self.assertEqual(found.accused, ())
-        self.assertIn("on the list: Compressor plug off", [one.fault for one in found.suspects])
+        self.assertIn("on the list: Compressor plug off", [suspect.fault for suspect in found.suspects])
 
     def test_a_fan_that_has_no_low_voltage_is_not_a_bad_motor(self) -> None:
         visit = read(("control.r_c.v", "0.2"), ("contactor.coil.v", "0.1"), seen={"fan.state": "still"}, complaint="nothing-at-all")
@@ -67,7 +67,7 @@ class Worked(unittest.TestCase):
         mended = replace(bad, readings=new, repairs=(Repair(Part.RUN_CAPACITOR, uf=55, fan_uf=7.5),))
         found = diagnose(mended)
         self.assertEqual(found.accused, ())
-        self.assertNotIn("herm weak", [one.fault for one in found.suspects[:3]])
+        self.assertNotIn("herm weak", [suspect.fault for suspect in found.suspects[:3]])
         assert found.next is not None
         self.assertNotIn(found.next.point, ("cap.herm.uf", "safe.c_herm.vdc"), "what was measured in the hand is not asked for again")
 
@@ -114,9 +114,9 @@ class AnyVisit(unittest.TestCase):
         judged = judge(visit)
         self.assertAlmostEqual(sum(weigh(hypotheses(visit, judged.aside), observe(judged))), 1.0, places=9)
         found = diagnose(visit)
-        ranked = [one.probability for one in found.suspects[:8]]
+        ranked = [suspect.probability for suspect in found.suspects[:8]]
         self.assertEqual(ranked, sorted(ranked, reverse=True))
-        self.assertIn("nothing wrong", [one.fault for one in found.suspects])
+        self.assertIn("nothing wrong", [suspect.fault for suspect in found.suspects])
 
     @MANY
     @given(visits, st.randoms(use_true_random=False))

@@ -64,8 +64,8 @@ def read(years: int, value: str, **more: object) -> tuple[datetime, str, tuple[T
 
 class Record(unittest.TestCase):
     def test_a_points_readings_with_their_limits_as_they_stood(self) -> None:
-        (history,) = [one for one in histories([read(1, "54.0"), read(0, "55.1")]) if one.point == POINT]
-        self.assertEqual([one.told.value for one in history.readings], ["55.1", "54.0"])
+        (history,) = [history for history in histories([read(1, "54.0"), read(0, "55.1")]) if history.point == POINT]
+        self.assertEqual([reading.told.value for reading in history.readings], ["55.1", "54.0"])
         told = history.readings[0].told
         self.assertEqual((told.low, told.high, told.nominal), (51.7, 58.3, 55.0))
 
@@ -73,10 +73,10 @@ class Record(unittest.TestCase):
         visits = [read(year, f"{55 - year}.0") for year in range(5)]
         new = [read(year, "55.2") for year in (5, 6)]
         change = PartChanged("run capacitor, HERM", START + timedelta(days=365 * 4 + 100))
-        whole = next(one for one in histories([*visits, *new], [change]) if one.point == POINT)
-        self.assertEqual([one.line for one in whole.readings], [0] * 5 + [1] * 2)
+        whole = next(history for history in histories([*visits, *new], [change]) if history.point == POINT)
+        self.assertEqual([reading.line for reading in whole.readings], [0] * 5 + [1] * 2)
         self.assertIn("Too few", whole.trend.why)
-        before = next(one for one in histories(visits) if one.point == POINT)
+        before = next(history for history in histories(visits) if history.point == POINT)
         self.assertIsNotNone(before.trend.crosses)
 
     def test_windings_are_followed_at_25_degrees(self) -> None:

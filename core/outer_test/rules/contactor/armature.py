@@ -35,8 +35,8 @@ def armature(
         )  # fmt: skip
     if coil is None or coil.verdict is not Verdict.GOOD:
         return unjudged(
-            point, COIL_OHM, f"It stays out with {shown} there: the coil's resistance tells coil or mechanics.", (coil_point,), shown="out",
-            next="Power off, leads off, measure the coil.",
+            point, COIL_OHM, f"It stays out with {shown} there: its ohms tell a bad coil from a stuck contactor.", (coil_point,),
+            shown="out", next="Power off, leads off, measure the coil.",
         )  # fmt: skip
     return judged(
         point, COIL_VOLTS, Verdict.BAD, f"{shown} on a sound coil and no pull-in: mechanically stuck.", shown="out",

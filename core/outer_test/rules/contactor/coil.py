@@ -35,7 +35,7 @@ def coil_ohm(
     limits, volts = cuts.limits(), f"{say(coil_v)} V coil"
     if reading.value.kind in ("closed", "open"):
         return judged(
-            point, COIL_OHM, Verdict.UNSURE, "A beep shows continuity only, and says nothing about a coil.", reading, unit="Ω",
+            point, COIL_OHM, Verdict.UNSURE, "A beep shows continuity only; it cannot judge a coil.", reading, unit="Ω",
             limits=limits, next="Measure its ohms, leads off.",
         )  # fmt: skip
     if reading.value.kind == "OL" and reading.top is not None and reading.top < top:

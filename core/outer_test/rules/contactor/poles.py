@@ -64,7 +64,7 @@ def pole_through(
                 "the insects found in it keep the faces apart",
                 "Power off, prove it dead, clean the insects out, and read it again.",
             )
-        why = f"{shown} stands across the pole with the armature in: an open contact, {cause}."
+        why = f"{shown} across the pole with the armature in: an open contact, {cause}."
         return judged(point, POLE_THROUGH, Verdict.BAD, why, drop, unit="V", limits=limits, next=step)
     why = "the contactor is open, so this is no drop" if armature == "out" else "nobody noted whether the armature is in"
     return judged(
@@ -179,7 +179,7 @@ def volts_agree(line: Measured, load: Measured, drops: Sequence[Measured], point
     """
     if any(one.number is None for one in (line, load, *drops)):
         return None
-    upright = [replace(one, number=abs(numeric(one))) for one in drops]
+    upright = [replace(drop, number=abs(numeric(drop))) for drop in drops]
     gap = by_one_meter([line], [load, *upright])
     if abs(numeric(gap)) <= gap.half + LINE_MOVES * numeric(line):
         return None
@@ -198,7 +198,7 @@ def compare_poles(findings: dict[str, Finding], drops: dict[str, Measured]) -> d
     >>> compare_poles({p: pole_drop(d, point=p) for p, d in drops.items()}, drops)[two].verdict.value
     'watch'
     """
-    if len(drops) != 2 or any(one.number is None for one in drops.values()):
+    if len(drops) != 2 or any(drop.number is None for drop in drops.values()):
         return findings
     low, high = sorted(drops, key=lambda point: abs(numeric(drops[point])))
     small, large = abs(drops[low].number or Decimal(0)), abs(drops[high].number or Decimal(0))

@@ -18,7 +18,7 @@ def aux_call(reading: Measured, aux_fitted: bool | None = None) -> Finding:
     ['good', 'watch', 'unsure']
     """
     if aux_fitted is False:
-        return does_not_apply("defrost.aux_call.v", SEQUENCE, "No aux heat is fitted: W has nothing to call.", reading, "V")
+        return does_not_apply("defrost.aux_call.v", SEQUENCE, "No aux heat is fitted, so W calls nothing.", reading, "V")
     point, rule, number = "defrost.aux_call.v", SEQUENCE, reading.number
     if number is None:
         return judged(point, rule, Verdict.UNSURE, "OL says only that it is above the range.", reading, unit="V", next="Use 40 V or more.")

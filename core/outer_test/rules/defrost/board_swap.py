@@ -101,7 +101,7 @@ def kit_words(defrost: Defrost, rules: HouseRules) -> str:
 
 def proved_since_swap(visit: Visit, wires: tuple[WireShown, ...]) -> bool | None:
     """Whether a whole defrost was run after the last wire went to the new board; None where nothing was swapped."""
-    moved = [line.end.at for line in visit.lifted if line.end and line.what in {one.line for one in wires} and line.end.how == "back"]
+    moved = [line.end.at for line in visit.lifted if line.end and line.what in {wire.line for wire in wires} and line.end.how == "back"]
     if not moved:
         return None
     ended = any(one.event == "ended" for one in visit.defrost_run)
@@ -115,7 +115,7 @@ def swap_findings(visit: Visit) -> Iterator[Finding]:
     """A new board is `watch` until a whole defrost was run on it: the rule `board-swap`."""
     wires = wires_now(visit)
     proved = proved_since_swap(visit, wires)
-    if proved is None or any(one.state in ("mapped", "off") for one in wires):
+    if proved is None or any(wire.state in ("mapped", "off") for wire in wires):
         return
     if proved:
         yield judged("swap.proved", BOARD_SWAP, Verdict.GOOD, "Every wire has its place, and a whole defrost was run on the new board.")
@@ -135,7 +135,7 @@ def swap_guide(visit: Visit, power: PowerState) -> SwapGuide:
     'next'
     """
     wires = wires_now(visit)
-    states = [one.state for one in wires]
+    states = [wire.state for wire in wires]
     proved = proved_since_swap(visit, wires)
     moved = bool(wires) and all(state in ("moved", "retired", "left") for state in states)
     indoor = visit.saw("swap.indoor") is not None

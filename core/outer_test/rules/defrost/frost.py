@@ -27,7 +27,7 @@ def dew_point_f(outdoor_f: float, humidity_pct: float) -> float:
     50.0
     """
     if not 0 < humidity_pct <= 100:
-        raise ValueError("relative humidity lies above 0 and up to 100 %")
+        raise ValueError("relative humidity must be above 0 and up to 100 %")
     air_c = (outdoor_f - 32) / 1.8
     vapour = humidity_pct / 100 * _saturation(air_c, air_c < 0)
     point = _inverse(vapour, over_ice=False)
@@ -56,7 +56,7 @@ def will_it_frost(outdoor_f: float, humidity_pct: float, approach_f: float = COI
     (True, False, False)
     """
     dew, coil = dew_point_f(outdoor_f, humidity_pct), outdoor_f - approach_f
-    about = f"Dew point {dew:.0f} °F; a coil {approach_f:.0f} °F below the air, an assumption, stands at {coil:.0f} °F."
+    about = f"Dew point {dew:.0f} °F; a coil {approach_f:.0f} °F below the air, an assumption, is at {coil:.0f} °F."
     if coil > FREEZING_F:
         return FrostOutlook(dew, coil, False, f"{about} Above freezing: no frost. Chill the switch or force it.")
     if coil >= dew:

@@ -55,7 +55,7 @@ def demand_credit(hours_between: float, hours_most: float) -> float:
     (1.03, 1.0)
     """
     if not 1.5 < hours_most <= 12:
-        raise ValueError("the most hours between defrosts lie above 1.5 and at most 12")
+        raise ValueError("the most hours between defrosts must be above 1.5 and at most 12")
     between = max(hours_between, 1.5)
     return 1 + 0.03 * (1 - (between - 1.5) / (hours_most - 1.5))
 
@@ -97,7 +97,7 @@ def frosting_hours(bins: tuple[BinHours, ...]) -> float:
     """Hours in which a coil stands below freezing, taken as 15 °F below the air: an assumption [M]. h.
 
     >>> frosting_hours((BinHours(42, 300), BinHours(52, 500)))
-    300
+    300.0
     """
     return fsum(one.hours for one in bins if one.outdoor_f - COIL_APPROACH_F < FREEZING_F)
 

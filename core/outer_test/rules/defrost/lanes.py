@@ -89,7 +89,7 @@ def run_lanes(
         should = tuple(_edge(event, up, *expected[event]) for event, up in plan.edges if event in expected)
         observed = tuple(Edge(event, at, up) for at, event, up in came)
         judged_by = tuple(f"defrost.run.{name}" for name in plan.findings)
-        own = [one.verdict for one in findings if one.point in judged_by]
+        own = [finding.verdict for finding in findings if finding.point in judged_by]
         verdict = worst(own) if own else None
         shown.append(Lane(plan.name, plan.low, plan.high, plan.starts_high, should, observed, judged_by, verdict))
     return tuple(shown)

@@ -87,7 +87,7 @@ def sensor_ohm(
         return judged(point, SENSOR_OHM, verdict, why, reading, unit="Ω", next=step)
 
     if reading.value.kind == "open":
-        return found(Verdict.UNSURE, "No beep says nothing about a sensor.", "Measure its ohms.")
+        return found(Verdict.UNSURE, "A beep test cannot judge a sensor.", "Measure its ohms.")
     if reading.value.kind == "closed":
         return found(Verdict.BAD, "It beeps: shorted.", "Unplug it and measure again.")
     if reading.value.kind == "OL":
@@ -98,7 +98,7 @@ def sensor_ohm(
         return found(Verdict.BAD, "OL: open.", "Look at its plug and lead, then measure once more.")
     ohm = numeric(reading)
     if not unit_said and ohm < KILOHM_ASKED and curve.r25_ohm >= DEFAULT_R25 / 2:
-        return found(Verdict.UNSURE, f"{say(ohm)}: Ω or kΩ? A sensor of this kind lies in the kΩ.", "Say which unit the meter showed.")
+        return found(Verdict.UNSURE, f"{say(ohm)}: Ω or kΩ? A sensor of this kind reads in kΩ.", "Say which unit the meter showed.")
     if float(ohm) < SHORTED_PART * curve.r25_ohm:
         return found(Verdict.BAD, "Near nothing: shorted.", "Unplug it and measure again.")
     reads_f = curve.fahrenheit(float(ohm))

@@ -33,7 +33,7 @@ def sequence(
         return
     if context.dead:
         for name in _LANES:
-            yield open_lane(name, "Recorded while the unit was dead: it says nothing.")
+            yield open_lane(name, "Recorded while the unit was dead, so it does not count.")
         return
     yield _start(run, defrost, context)
     contactor = _contactor(run, defrost, context.answers)
@@ -110,7 +110,7 @@ def _no_start(run: Run, context: RunContext) -> Finding:
 
 
 def _lifted(name: str) -> Finding:
-    return open_lane(name, "Its wire is lifted: this lane says nothing.")
+    return open_lane(name, "Its wire is lifted, so this lane is not judged.")
 
 
 def _valve(run: Run, context: RunContext) -> Finding:
@@ -159,7 +159,7 @@ def _fan(run: Run, defrost: Defrost, context: RunContext, by_board: bool) -> Fin
     if not by_board:
         return open_lane("fan", "This unit's fan is not switched by its board.")
     if defrost.low_ambient_kit:
-        return open_lane("fan", "A low-ambient kit cycles this fan by itself: its running says nothing of the board.")
+        return open_lane("fan", "A low-ambient kit cycles this fan by itself: its running does not judge the board.")
     answer = context.answers.get("fan-off")
     if "fan-off" in run.inferred or (not run.has("fan-off") and answer == "yes"):
         return lane("fan", Verdict.GOOD, "Its stop was not stamped, but it came.")

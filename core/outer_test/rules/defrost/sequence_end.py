@@ -76,7 +76,7 @@ def _ended(run: Run, defrost: Defrost, context: RunContext, ended: float) -> Fin
     if limit is None:
         if length < SHORTEST_LIMIT_S:
             return lane("end", Verdict.GOOD, f"It ended after {_s(length)}, by temperature.")
-        why = f"It ended after {_s(length)}; this board's time limit is not on record, so by what it ended is not told."
+        why = f"It ended after {_s(length)}; this board's time limit is not on record, so what ended it is not known."
         return open_lane("end", why, ("defrost.limit_min",), "Read the limit off the board or its diagram.")
     if length < limit - slack:
         return lane("end", Verdict.GOOD, f"It ended after {_s(length)}, by temperature.")

@@ -31,7 +31,7 @@ def valve_coil(reading: Measured, rules: HouseRules = DEFAULT, inverter: bool = 
         )  # fmt: skip
 
     if reading.value.kind in ("closed", "open"):
-        return found(Verdict.UNSURE, "A beep shows continuity only, and says nothing about a coil.", "Measure its ohms, leads off.")
+        return found(Verdict.UNSURE, "A beep shows continuity only; it cannot judge a coil.", "Measure its ohms, leads off.")
     if reading.value.kind == "OL" and reading.top is not None and reading.top < 60:
         return found(Verdict.UNSURE, "OL on a range that ends too low.", "Use a range of 200 Ω or more.")
     if reading.is_open or reading.number is None:

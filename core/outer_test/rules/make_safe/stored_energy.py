@@ -88,7 +88,7 @@ def discharged(point: str, reading: Measured) -> Finding:
 
 
 def impossible_triple(found: Mapping[str, Finding], readings: Mapping[str, Measured]) -> Finding | None:
-    """HERM to FAN high though both read nothing to C: that cannot be. None where the three agree or are not all read.
+    """HERM to FAN high though both read nothing to C: that is not possible. None where the three agree or are not all read.
 
     found: the judged pairs. A probe that does not touch reads 0, so the high one is believed. Source: [D] Kirchhoff's voltage law.
 
@@ -106,7 +106,7 @@ def impossible_triple(found: Mapping[str, Finding], readings: Mapping[str, Measu
     if across - to_c <= slack or across < GONE_V or max(abs(known[0]), abs(known[1])) >= GONE_V:
         return None
     pair = found[names[2]]
-    why = f"{pair.why} Both to C read next to nothing, which cannot be: a probe did not touch, so the high one is believed."
+    why = f"{pair.why} Both to C read next to nothing, which is impossible: a probe did not touch, so the high reading is taken as true."
     return replace(pair, why=why, next="Bleed again, then read all three again.")
 
 

@@ -73,7 +73,7 @@ def _seen_on_the_way(inputs: Inputs) -> Seen:
 
 def _fuses(inputs: Inputs) -> Iterator[Finding]:
     amps = [inputs.number(f"amps.{name}.run_a") for name in ("total", "compressor", "fan")]
-    loaded = any(one is not None and (one.number or 0) > 0 for one in amps)
+    loaded = any(amp is not None and (amp.number or 0) > 0 for amp in amps)
     for name in ("line.fuse1", "line.fuse2", "control.fuse"):
         if (ohm := inputs.get(f"{name}.ohm")) is not None:
             yield fuse_ohm(f"{name}.ohm", ohm)

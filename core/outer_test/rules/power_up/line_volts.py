@@ -40,7 +40,7 @@ def volt_limits(plate: Plate) -> VoltLimits | None:
     >>> limits.low, limits.high
     (Decimal('187.2'), Decimal('253.0'))
     """
-    rated = [exact(one) for one in plate.volts]
+    rated = [exact(volt) for volt in plate.volts]
     low = exact(plate.volts_min) if plate.volts_min is not None else min(rated) * Decimal("0.9") if rated else None
     high = exact(plate.volts_max) if plate.volts_max is not None else max(rated) * Decimal("1.1") if rated else None
     if low is None or high is None:

@@ -19,7 +19,7 @@ def voltage_unbalance(volts: Sequence[Measured], point: str = "line.l1_l2.v") ->
     >>> voltage_unbalance([measure("460"), measure("467"), measure("450")]).verdict.value
     'watch'
     """
-    apart = largest_deviation([numeric(one) for one in volts]) * 100
+    apart = largest_deviation([numeric(volt) for volt in volts]) * 100
     verdict = Verdict.BAD if apart > BAD_PCT else Verdict.WATCH if apart > WATCH_PCT else Verdict.GOOD
     step = "" if verdict is Verdict.GOOD else "Find the weak leg: a joint, a fuse, or the utility. An electrician's work."
     if verdict is Verdict.BAD:

@@ -64,7 +64,7 @@ def kit_effect(kit: KitTest) -> Finding | None:
     if kit.before is None or kit.after is None or kit.before.number is None or kit.after.number is None:
         return None
     if kit.before_by is None or kit.before_by != kit.after_by:
-        why = "The two peaks were not caught by the same means: a floor against a peak says nothing."
+        why = "The two peaks were not caught by the same means: a floor cannot be compared with a peak."
         return _found(Verdict.UNSURE, why, "Take both by inrush, or time both starts.")
     return _by_peaks(kit.before.number, kit.after.number, kit.before_by)
 

@@ -25,7 +25,7 @@ _FAN_STATES = {
     "slow": (Verdict.WATCH, "The outdoor fan is slow.", "Its capacitor, then its bearing and its amps."),
     "hums": (Verdict.BAD, "The outdoor fan hums and does not turn.", "Power off: its capacitor, then its bearing and windings."),
     "pushed": (Verdict.BAD, "The outdoor fan runs only after a push.", "Power off: its capacitor first. Never push a blade."),
-    "still": (Verdict.BAD, "The outdoor fan stands still.", "Its supply, its capacitor, its winding, in that order."),
+    "still": (Verdict.BAD, "The outdoor fan does not turn.", "Its supply, its capacitor, its winding, in that order."),
 }  # fmt: skip
 
 
@@ -77,7 +77,7 @@ def start_result(result: Result) -> Finding:
     """
     words = {
         "started": ("It started.", ""),
-        "hummed": ("It hums and does not start.", "Switch it off: a rotor that stands still overheats in seconds. Dead tests first."),
+        "hummed": ("It hums and does not start.", "Switch it off: a rotor that does not turn overheats in seconds. Dead tests first."),
         "tripped": ("It tripped instead of starting.", "Leave it off: dead tests first."),
         "nothing": ("Nothing happened on a call.", "Is there line voltage, and 24 V at the coil?"),
     }
@@ -125,7 +125,7 @@ def start_amps(peak: Measured, start: Start, rules: HouseRules = DEFAULT) -> Fin
         about += " Max-hold shows a floor, not the peak."
     if start.started is None:
         return unjudged(
-            PEAK, START_AMPS, f"{about} Did it start? Without that a peak says nothing.", ("start.result",),
+            PEAK, START_AMPS, f"{about} Did it start? Without that a peak cannot be judged.", ("start.result",),
             shown=peak.value.text, unit="A",
             next="Note whether it started, and how long it took.",
         )  # fmt: skip

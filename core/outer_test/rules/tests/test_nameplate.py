@@ -89,7 +89,7 @@ class Missing(unittest.TestCase):
 
     def test_only_what_is_printed_or_unreadable_is_judged(self) -> None:
         self.assertEqual(list(plate_findings(Plate(), HouseRules())), [])
-        rules = [one.rule for one in plate_findings(Plate(unreadable=("mca", "mop")), HouseRules())]
+        rules = [finding.rule for finding in plate_findings(Plate(unreadable=("mca", "mop")), HouseRules())]
         self.assertEqual(rules, ["plate-mca", "plate-mop"])
 
     def test_bounds_are_held(self) -> None:

@@ -132,7 +132,7 @@ def _alike(inputs: Inputs, motor: str) -> bool:
 def _three_pairs(inputs: Inputs, motor: str, pairs: dict[str, Measured], alike: bool) -> Iterator[Finding]:
     visit, point = inputs.visit, f"{motor}.r_s.ohm"
     if any(pair.value.kind in ("closed", "open") for pair in pairs.values()):
-        why = "A beep shows continuity only, and says nothing about a winding."
+        why = "A beep shows continuity only; it cannot judge a winding."
         yield judged(point, WINDING_SUM, Verdict.UNSURE, why, unit="Ω", next="Measure the ohms of all three.")
         return
     shell = shell_from(inputs.get(f"{motor}.shell.f"), inputs.get(f"{motor}.off_h"), visit.conditions.outdoor_f)
@@ -165,7 +165,7 @@ def _single_phase(inputs: Inputs, motor: str, pairs: dict[str, Measured]) -> Ite
     ]  # fmt: skip
     yield from thin
     if thin:
-        why = "One of the pairs is too small for this meter, so the sum says nothing."
+        why = "One of the pairs is too small for this meter, so the sum cannot be judged."
         yield judged(point, WINDING_SUM, Verdict.UNSURE, why, unit="Ω", next=thin[0].next)
     else:
         meters = {inputs.readings[name].meter for pair in PAIRS if (name := f"{motor}.{pair}.ohm") in inputs.readings}

@@ -56,7 +56,7 @@ def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_g
         return judged(point, WINDING_GROUND, verdict, why, reading, unit="Ω", limits=_LIMITS, next=step)
 
     if kind == "open":
-        return found(Verdict.UNSURE, "No beep says nothing about insulation.", "Measure ohms on the highest range.")
+        return found(Verdict.UNSURE, "A beep test cannot judge insulation.", "Measure ohms on the highest range.")
     if kind == "OL":
         if reading.top is None or reading.top < MEGOHM:
             top = "ends too low" if reading.top is not None else "has a top that is not known"
@@ -70,7 +70,7 @@ def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_g
     ohm = Decimal(0) if kind == "closed" else numeric(reading)
     shown = "It beeps to ground" if kind == "closed" else f"{in_ohms(ohm)} to ground"
     if ohm >= SOUND_OHM:
-        return found(Verdict.GOOD, f"{shown}: no path worth the name.")
+        return found(Verdict.GOOD, f"{shown}: no path to ground.")
     if ohm >= GROUNDED_OHM:
         return found(Verdict.WATCH, f"{shown}: it should show none.", "Warm the crankcase a day and repeat: liquid refrigerant reads low.")
     if how.later_mohm is not None and how.later_mohm >= WET_MOHM and ohm >= CONFIRMED_OHM:
@@ -78,7 +78,7 @@ def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_g
             Verdict.WATCH, f"{shown}, but {say(how.later_mohm)} MΩ at 500 V later: sound insulation.", "Clean the terminals and repeat."
         )
     if how.alone:
-        why = f"{shown}, the pairs are through and the other two read open: that cannot be."
+        why = f"{shown}, the pairs are through and the other two read open: that is not possible."
         return found(Verdict.UNSURE, why, "Do not energise it. Measure all three to ground again, skin dry and off the probes.")
     return found(Verdict.BAD, f"{shown}: a path to ground.", f"Do not energise it. {_whose(how.place, part)}")
 

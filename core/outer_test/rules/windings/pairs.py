@@ -40,7 +40,7 @@ def winding_id(pairs: Mapping[str, Measured], motor: str = "winding") -> tuple[F
     ('t3', 't2', 't1')
     """
     point = f"{motor}.t1_t3.ohm"
-    if any(one.number is None or one.is_open for one in pairs.values()):
+    if any(pair.number is None or pair.is_open for pair in pairs.values()):
         why = "One of the pairs is open, so which terminal is common is not known."
         return judged(point, WINDING_ID, Verdict.UNSURE, why, next="Find the terminals by the wiring diagram."), None
     ordered = sorted(UNLABELLED, key=lambda pair: numeric(pairs[UNLABELLED[pair]]), reverse=True)
@@ -48,7 +48,7 @@ def winding_id(pairs: Mapping[str, Measured], motor: str = "winding") -> tuple[F
     for higher, lower in ((values[0], values[1]), (values[1], values[2])):
         gap = by_one_meter([higher], [lower])
         if numeric(gap) <= gap.half:
-            why = f"{say(numeric(higher))} and {say(numeric(lower))} Ω cannot be told apart by this meter."
+            why = f"{say(numeric(higher))} and {say(numeric(lower))} Ω are too close for this meter to tell apart."
             step = "Use a finer range, or null the leads, and measure all three again."
             return judged(point, WINDING_ID, Verdict.UNSURE, why, next=step), None
     high, middle, low = ordered

@@ -92,7 +92,7 @@ FAN_MOTOR = (
     ),
     Point(
         "fan_winding.at", "windings", "dead", Part.FAN_MOTOR, "Fan motor: where are you measuring?", "fan where",
-        "Terminals: at the motor's own leads, past every splice. Only there can an open winding be told.",
+        "Terminals: at the motor's own leads, past every splice. Only there can an open winding be confirmed.",
         choices_text="plug terminals", needed=False, say="fan at the|fan where",
         tells_of=("fan",),
     ),

@@ -113,7 +113,7 @@ WINDINGS = (
     ),
     Point(
         "winding.at", "windings", "dead", Part.COMPRESSOR, "Where are you measuring?", "where",
-        "At the plug or wires first. Only at the terminals can an open winding be told.",
+        "At the plug or wires first. Only at the terminals can an open winding be confirmed.",
         choices_text="plug terminals", lifts=Thing.COMPRESSOR_PLUG, caution=GROUND_HAZARD, say="at the|where",
         tells_of=("compressor",),
     ),

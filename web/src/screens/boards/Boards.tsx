@@ -28,7 +28,7 @@ export default function BoardsScreen() {
   const open = chosen === "" ? undefined : (profiles.find((one) => one.name === chosen) ?? profiles[0]);
   return (
     <>
-      <Bar>
+      <Bar title="Defrost boards">
         <Text color="onBarFaint">Boards</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="76rem">
@@ -36,8 +36,9 @@ export default function BoardsScreen() {
           Defrost boards
         </Heading>
         <Text color="faint" mb="5" maxW="48rem">
-          A profile says what a board should do and when, what its lights mean, and how its links stand. It is
-          chosen on a unit’s plate and copied there; a unit keeps its copy until its plate is read again.
+          A profile says what a board should do and when, what its lights mean, and how its configuration
+          links are set. It is chosen on a unit’s plate and copied there; a unit keeps its copy until its
+          plate is read again.
         </Text>
         {boards.isPending && <Text>Opening …</Text>}
         {boards.isError && <Text color="brick">{boards.error.message}</Text>}
@@ -119,7 +120,7 @@ function Editor(props: {
   return (
     <form onSubmit={(event) => void form.handleSubmit(keep)(event)}>
       <Fields disabled={!mayChange} minW="0">
-        {!mayChange && <Text mb="4">Only a lead changes these.</Text>}
+        {!mayChange && <Text mb="4">Only a lead can change these.</Text>}
         <Field label="Name of the profile" maxW="24rem" mb="4" problem={at("name")}>
           <TextInput maxLength={60} {...form.register("name")} />
         </Field>
@@ -133,23 +134,23 @@ function Editor(props: {
         {mayChange && (
           <Flex gap="3" wrap="wrap" align="center" mt="5">
             <Button type="submit" look="next">
-              Keep this board
+              Save board
             </Button>
             {changed && (
               <Button look="quiet" onClick={forget}>
-                Forget the changes
+                Discard changes
               </Button>
             )}
             {profile && !profile.shipped && (
               <Sure
-                ask="Take it off the list? Units that carry it keep their copy."
-                yes="Take it off the list"
+                ask="Remove it from the list? Units that use it keep their copy."
+                yes="Remove from the list"
                 onYes={() => void drop(profile.name)}
               />
             )}
             {errors.length > 0 && (
               <Problem id="board-problem">
-                {placed.length > 0 ? "Not kept: see the marked fields." : errors[0]?.message}
+                {placed.length > 0 ? "Not saved: see the marked fields." : errors[0]?.message}
               </Problem>
             )}
           </Flex>

@@ -1,16 +1,11 @@
 /** The company's own pages, and what stands at the head of its sheets. */
 import { Box, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
-import { api, data, inWords, type Schemas } from "../../api/client";
-import { useDraft } from "../../api/draft";
-import { parsed } from "../../api/stored";
-import { queries } from "../../api/queries";
+import { api, data } from "../../api/client";
 import { Bar } from "../../shell/Bar";
-import { Button } from "../../shell/controls";
-import { Field, TextArea } from "../../shell/fields";
+import { Head } from "./Head";
 
 const PAGES: [string, string, string][] = [
   ["/rules", "House rules", "Where the trade disagrees: which school judges your readings."],
@@ -27,7 +22,7 @@ export default function CompanyScreen() {
   });
   return (
     <>
-      <Bar>
+      <Bar title="Company">
         <Text color="onBarFaint">Company</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="62rem">
@@ -55,44 +50,8 @@ export default function CompanyScreen() {
             </Link>
           ))}
         </SimpleGrid>
-        {head.data && <Head key={head.data.letterhead} head={head.data} />}
+        {head.data && <Head head={head.data} />}
       </Box>
     </>
-  );
-}
-
-function Head({ head }: { head: Schemas["Letterhead"] }) {
-  const [draft, setDraft] = useDraft("letterhead");
-  const typed = parsed(draft, head.letterhead);
-  const [problem, setProblem] = useState("");
-  const keep = async () => {
-    try {
-      queries.setQueryData(
-        ["letterhead"],
-        await data(api.PUT("/api/company/letterhead", { body: { letterhead: typed } })),
-      );
-      setDraft("");
-      setProblem("");
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
-  return (
-    <Field label="Under your name on every sheet" maxW="32rem" problem={problem}>
-      <TextArea
-        rows={4}
-        fontFamily="inherit"
-        maxLength={2000}
-        disabled={!head.may_change}
-        placeholder="address, telephone, licence"
-        value={typed}
-        onChange={(event) => setDraft(JSON.stringify(event.target.value))}
-      />
-      {typed !== head.letterhead && (
-        <Button look="next" mt="2" onClick={() => void keep()}>
-          Keep the letterhead
-        </Button>
-      )}
-    </Field>
   );
 }

@@ -74,7 +74,7 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           This board: {visit.round.plate.defrost.notes}
         </Text>
       )}
-      <Text fontWeight="700">To make this board defrost today</Text>
+      <Text fontWeight="700">How to force a defrost today</Text>
       <ol>
         {defrost.way.steps.map((step, index) => (
           <Text as="li" key={step}>
@@ -119,7 +119,7 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
     return (
       <Flex gap="3" wrap="wrap" mb="3" align="center">
         <Button look="next" minH="60px" onClick={() => stamp("forced")}>
-          {forced ? "Force another now" : "Forced: start the clock"}
+          {forced ? "Force another" : "Forced: start the clock"}
         </Button>
         <RestartHold seconds={visit.round.plate.defrost.anti_short_cycle_s} />
         {forced && (

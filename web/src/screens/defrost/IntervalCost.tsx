@@ -133,7 +133,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
         </Field>
       </Flex>
       <Flex gap="3" align="center" wrap="wrap" mt="2">
-        <Button onClick={() => void ask()}>Work it out</Button>
+        <Button onClick={() => void ask()}>Calculate</Button>
         {other && <Problem id="interval-problem">{other.message}</Problem>}
       </Flex>
       {answer && <Costs answer={answer} set={plate.defrost.minutes ?? undefined} />}
@@ -148,8 +148,8 @@ function Costs({ answer, set }: { answer: Answer; set: number | undefined }) {
   return (
     <Box mt="3">
       <Text fontWeight="700">
-        {advice.minutes == null ? "Leave it" : `Set ${advice.minutes} min`}: {advice.why}. Advice, by house
-        rule.
+        {advice.minutes == null ? "Leave as set" : `Set ${advice.minutes} min`}: {advice.why}. Advice, by
+        house rule.
       </Text>
       <Text fontSize="sm" color="faint" mb="2">
         {answer.frosting_hours} h of the season frost a coil that stands 15 °F below the air, an assumption. A

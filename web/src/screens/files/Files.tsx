@@ -15,7 +15,7 @@ export default function FilesScreen() {
   const lead = useSession().data?.member?.role === "lead";
   return (
     <>
-      <Bar>
+      <Bar title="Files">
         <Text color="onBarFaint">Files</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
@@ -72,7 +72,7 @@ function CompanyIn() {
     try {
       setTaking(true);
       const taken = await upload<Schemas["TakenIn"]>("/api/files/company-zip", { file: chosen });
-      say(`Taken in: ${taken.units} units, ${taken.visits} visits, ${taken.photos} photos.`);
+      say(`Imported: ${taken.units} units, ${taken.visits} visits, ${taken.photos} photos.`);
       setProblem("");
       await queries.invalidateQueries();
     } catch (error) {
@@ -83,8 +83,8 @@ function CompanyIn() {
   };
   return (
     <Part
-      title="A company’s zip in"
-      about="Into a company that has no unit yet. It is checked whole first, and taken in whole or not at all."
+      title="Import a company zip"
+      about="Only into a company that has no units yet. The zip is checked first; all of it is imported, or none."
     >
       <input
         ref={file}
@@ -98,7 +98,7 @@ function CompanyIn() {
           event.target.value = "";
         }}
       />
-      <Button onClick={() => file.current?.click()}>Choose the zip</Button>
+      <Button onClick={() => file.current?.click()}>Choose the zip file</Button>
       {taking && <Text role="status">Reading the file …</Text>}
       {problem && <Problem id="zip-problem">{problem}</Problem>}
     </Part>

@@ -24,11 +24,11 @@ const COLUMNS: [keyof Mapping & ("value" | "at" | "serial" | "point" | "sign"), 
 ];
 const SAYS: Record<string, string> = {
   checking: "Reading the file …",
-  checked: "Read. Nothing is kept yet.",
-  keeping: "Keeping it …",
-  done: "Kept.",
-  cancelled: "Stopped. Nothing was kept.",
-  failed: "It failed. Nothing was kept.",
+  checked: "Checked. Nothing is saved yet.",
+  keeping: "Saving …",
+  done: "Saved.",
+  cancelled: "Stopped. Nothing was saved.",
+  failed: "Failed. Nothing was saved.",
 };
 
 export function LogIn() {
@@ -57,9 +57,9 @@ export function LogIn() {
     }
   };
   return (
-    <Box as="section" aria-label="A log in" borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
+    <Box as="section" aria-label="Import a meter log" borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
       <Heading as="h2" fontSize="md">
-        A meter’s log in
+        Import a meter log
       </Heading>
       <Text color="faint" mb="2">
         CSV in UTF-8, up to 60 MB. You say which column is what, and see the rows judged, before anything is
@@ -78,7 +78,7 @@ export function LogIn() {
           event.target.value = "";
         }}
       />
-      <Button onClick={() => file.current?.click()}>Choose the log</Button>
+      <Button onClick={() => file.current?.click()}>Choose the log file</Button>
       {problem && <Problem id="log-problem">{problem}</Problem>}
       {job.data && <OnItsWay key={job.data.id} job={job.data} attempt={attempt} forget={() => hold("")} />}
     </Box>
@@ -154,16 +154,16 @@ function OnItsWay(props: {
               )
             }
           >
-            Read it this way
+            Check the file
           </Button>
         )}
         {job.state === "checked" && job.problem_count === 0 && job.total > 0 && (
           <Button look="next" onClick={() => void attempt(() => ask("keep"))}>
-            Keep all {counted(job.total, "reading")} of {counted(job.visits, "visit")}
+            Save all {counted(job.total, "reading")} of {counted(job.visits, "visit")}
           </Button>
         )}
         {job.state !== "done" && job.state !== "cancelled" && (
-          <Button onClick={() => void attempt(() => ask("cancel"))}>{running ? "Stop" : "Leave it"}</Button>
+          <Button onClick={() => void attempt(() => ask("cancel"))}>{running ? "Stop" : "Cancel"}</Button>
         )}
         {!running && (
           <Button look="quiet" onClick={forget}>
@@ -190,7 +190,7 @@ function Progress({ job }: { job: Job }) {
         {said} {job.done > 0 && `${counted(job.done, "row")}.`}
       </Text>
       {RUNNING.includes(job.state) && (
-        <progress value={share} max={1} aria-label="How far it is" style={{ width: "100%" }} />
+        <progress value={share} max={1} aria-label="Progress" style={{ width: "100%" }} />
       )}
     </Box>
   );
@@ -200,9 +200,7 @@ function Progress({ job }: { job: Job }) {
 function Wrong(props: { job: Job; mapping: Mapping; setMapping: (mapping: Mapping) => void }) {
   const { job, mapping, setMapping } = props;
   if (job.problem_count === 0) return null;
-  const unknown = [
-    ...new Set(job.problems.map(({ why }) => /^"(.+)" is no reading/.exec(why)?.[1]).filter(Boolean)),
-  ] as string[];
+  const unknown = [...new Set(job.problems.map(({ name }) => name).filter((name) => name !== ""))];
   return (
     <Box mt="3" role="alert">
       <Text fontWeight="700" color="brick">

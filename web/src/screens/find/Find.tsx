@@ -25,7 +25,7 @@ export default function FindScreen() {
   const nothing = found.data && found.data.units.length + found.data.visits.length === 0;
   return (
     <>
-      <Bar>
+      <Bar title="Find">
         <Text color="onBarFaint">Find</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="60rem">

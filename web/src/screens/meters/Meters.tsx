@@ -14,7 +14,7 @@ export default function MetersScreen() {
   const meters = useMeters();
   return (
     <>
-      <Bar>
+      <Bar title="Meters">
         <Text color="onBarFaint">Meters</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
@@ -23,8 +23,8 @@ export default function MetersScreen() {
         </Heading>
         <Text color="faint" mb="5" maxW="46rem">
           A reading’s band comes from its meter: percent of reading plus counts of the last digit, for the
-          smallest range that holds it. Without a meter it is half of the last digit. A reading taken after
-          the calibration day says so.
+          smallest range that holds it. Without a meter, a usual hand meter’s accuracy is assumed. A reading
+          taken after the calibration day says so.
         </Text>
         {meters.isPending && <Text>Opening …</Text>}
         {meters.isError && <Text color="brick">{meters.error.message}</Text>}
@@ -51,7 +51,7 @@ function Form({ shown }: { shown: MetersShown }) {
   return (
     <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
       <fieldset disabled={!shown.may_change}>
-        {!shown.may_change && <Text mb="4">Only a lead changes these.</Text>}
+        {!shown.may_change && <Text mb="4">Only a lead can change these.</Text>}
         {meters.fields.map((meter, place) => (
           <OneMeter key={meter.id} form={form} place={place} today={shown.today} errors={errors} />
         ))}
@@ -61,11 +61,11 @@ function Form({ shown }: { shown: MetersShown }) {
               Add a meter
             </Button>
             <Button type="submit" look="next">
-              Keep the meters
+              Save meters
             </Button>
             {changed && (
               <Button look="quiet" onClick={forget}>
-                Forget the changes
+                Discard changes
               </Button>
             )}
             {errors.length > 0 && <Problem id="meters-problem">{errors[0]?.message}</Problem>}

@@ -5,6 +5,7 @@ import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError } from "../../api/client";
 import { Notice } from "../../shell/Notice";
+import { PageTitle } from "../../shell/PageTitle";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 
@@ -39,37 +40,40 @@ export default function ComeInScreen({ token }: { token: string }) {
   const fields = FIELDS.filter(([name]) => !reset || name === "password");
   const other = errors.find((one) => !fields.some(([name]) => one.field.split(".").at(-1) === name));
   return (
-    <Box as="main" p={{ base: "6", md: "12" }} maxW="32rem">
-      <Heading as="h1" fontSize="3xl" mb="2">
-        Outer Test
-      </Heading>
-      <Text mb="5">
-        {reset
-          ? `A new password for ${link.data.reset_of}, ${link.data.company}.`
-          : `${link.data.company} lets you in as ${link.data.role}.`}
-      </Text>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void comeIn();
-        }}
-      >
-        {fields.map(([name, label, complete, secret]) => (
-          <Field label={label} key={name} mb="4" problem={at(name)}>
-            <TextInput
-              type={secret ? "password" : "text"}
-              autoComplete={complete}
-              maxLength={150}
-              value={typed[name] ?? ""}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-            />
-          </Field>
-        ))}
-        <Button type="submit" look="next">
-          {reset ? "Set the password" : "Come in"}
-        </Button>
-        {other && <Problem id="come-in-problem">{other.message}</Problem>}
-      </form>
-    </Box>
+    <>
+      <PageTitle>{reset ? "New password" : "Create my sign-in"}</PageTitle>
+      <Box as="main" p={{ base: "6", md: "12" }} maxW="32rem">
+        <Heading as="h1" fontSize="3xl" mb="2">
+          Outer Test
+        </Heading>
+        <Text mb="5">
+          {reset
+            ? `A new password for ${link.data.reset_of}, ${link.data.company}.`
+            : `${link.data.company} invites you as ${link.data.role}.`}
+        </Text>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void comeIn();
+          }}
+        >
+          {fields.map(([name, label, complete, secret]) => (
+            <Field label={label} key={name} mb="4" problem={at(name)}>
+              <TextInput
+                type={secret ? "password" : "text"}
+                autoComplete={complete}
+                maxLength={150}
+                value={typed[name] ?? ""}
+                onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+              />
+            </Field>
+          ))}
+          <Button type="submit" look="next">
+            {reset ? "Set the password" : "Create my sign-in"}
+          </Button>
+          {other && <Problem id="come-in-problem">{other.message}</Problem>}
+        </form>
+      </Box>
+    </>
   );
 }

@@ -27,7 +27,7 @@ export default function PeopleScreen() {
     });
   return (
     <>
-      <Bar>
+      <Bar title="People">
         <Text color="onBarFaint">People</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
@@ -39,7 +39,7 @@ export default function PeopleScreen() {
         {problem && <Problem id="people-problem">{problem}</Problem>}
         {link && (
           <Field
-            label="Pass this link on. It is shown this once, works once, and for a week."
+            label="Send this link to the person. It is shown once, works once, and expires in a week."
             borderWidth="2px"
             borderColor="copper"
             p="3"
@@ -76,7 +76,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
                 {one.what}, by {one.made_by}, until {dayAndClock(one.expires_at)}
               </Text>
               <Sure
-                ask="Withdraw this link? Nobody comes in by it any more; another can be made."
+                ask="Withdraw this link? It stops working; you can make another."
                 yes="Withdraw it"
                 onYes={() =>
                   void attempt(() =>
@@ -123,7 +123,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
       </Part>
       {shown.may_change && (
         <Part title="Who changed what">
-          {shown.changes.length === 0 && <Text color="faint">Nothing was changed yet.</Text>}
+          {shown.changes.length === 0 && <Text color="faint">No changes yet.</Text>}
           {shown.changes.map((one) => (
             <Row key={one.at + one.what}>
               <Text>
@@ -150,7 +150,7 @@ function PersonRow(props: { one: Schemas["PersonShown"]; mayChange: boolean; att
         <Text fontWeight="700" color={one.active ? undefined : "faint"}>
           {one.name}
           {one.me && " (you)"}
-          {!one.active && ", shut out"}
+          {!one.active && ", deactivated"}
         </Text>
         <Text fontSize="sm" color="faint">
           signs in as {one.username}
@@ -177,12 +177,12 @@ function PersonRow(props: { one: Schemas["PersonShown"]; mayChange: boolean; att
           </Button>
           {one.active ? (
             <Sure
-              ask={`Shut ${one.name} out? Every session of theirs ends. They can be let in again.`}
-              yes="Shut out"
+              ask={`Deactivate ${one.name}? All their sessions end. You can reactivate them.`}
+              yes="Deactivate"
               onYes={() => change(one.role, false)}
             />
           ) : (
-            <Button onClick={() => change(one.role, true)}>Let in again</Button>
+            <Button onClick={() => change(one.role, true)}>Reactivate</Button>
           )}
         </>
       ) : (

@@ -28,7 +28,7 @@ export function BoardChoice({ form }: { form: Form }) {
     <Flex gap="5" wrap="wrap" align="start" mb="3">
       <Field label="Board profile" flex="1 1 16rem">
         <Choice value={named} onChange={(event) => choose(event.target.value)}>
-          <option value="">none: its settings by themselves</option>
+          <option value="">none: enter its settings</option>
           {[...new Set([...names, ...(named ? [named] : [])])].map((name) => (
             <option key={name}>{name}</option>
           ))}
@@ -84,14 +84,14 @@ function SwitchMark({ form }: { form: Form }) {
       </Flex>
       {readings.length > 0 && (
         <Text mt="2" fontSize="sm">
-          It can be read both ways. Which is this one? Nothing is judged by it before you say.
+          This mark can be read two ways. Choose one; until then nothing is judged by it.
         </Text>
       )}
       <Flex gap="2" wrap="wrap" mt="1">
         {readings.map((one) => (
           <Button key={one.closes_f} onClick={() => take(one)}>
             Closes at {said(one.closes_f)}, opens at {said(one.opens_f)}
-            {one.plausible ? ": the likely one" : ""}
+            {one.plausible ? ": more likely" : ""}
           </Button>
         ))}
       </Flex>

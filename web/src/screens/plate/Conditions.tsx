@@ -40,7 +40,7 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
       setDraft("");
       setErrors([]);
     } catch (error) {
-      setErrors(fieldErrors(error, " What you typed is kept on this device."));
+      setErrors(fieldErrors(error, " What you typed is stored on this device."));
     }
   };
   return (
@@ -68,7 +68,7 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
         })}
         {draft !== "" && (
           <Button look="next" onClick={() => void save()}>
-            Keep the day
+            Save conditions
           </Button>
         )}
       </Flex>

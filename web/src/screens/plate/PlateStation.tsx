@@ -109,12 +109,12 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
             {...form.register("why")}
           />
           <Button type="submit" look="next">
-            Keep this plate
+            Save the plate
           </Button>
-          <Button onClick={forget}>Forget the changes</Button>
+          <Button onClick={forget}>Discard changes</Button>
           {errors.length > 0 && (
             <Problem id="plate-problem">
-              {errors.find((error) => !placed(error))?.message ?? "Not kept: see the marked fields."}
+              {errors.find((error) => !placed(error))?.message ?? "Not saved: see the marked fields."}
             </Problem>
           )}
         </Flex>

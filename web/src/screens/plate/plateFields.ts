@@ -60,7 +60,7 @@ export const DEFROST_FIELDS: PlateField[] = [
   number("defrost.tolerance_s", "Tolerance of its events ±", "s"),
   number("defrost.speed_up", "Test pins speed its clock", "times"),
   number("defrost.anti_short_cycle_s", "Restart hold", "s"),
-  number("defrost.lockout_after", "Gives up after", "time-outs"),
+  number("defrost.lockout_after", "Locks out after", "time-outs"),
   yesNo("defrost.pressure_switch", "Pressure switch at the board"),
   yesNo("defrost.low_ambient_kit", "Low-ambient kit"),
   yesNo("defrost.freeze_stat", "Freeze-stat"),
@@ -70,7 +70,7 @@ export const DEFROST_FIELDS: PlateField[] = [
   { name: "defrost.terminals", label: "Terminals", list: true, wide: true },
   { name: "defrost.sensor_table", label: "Sensor table: °F and Ω", lines: SENSOR_LINES },
   { name: "defrost.lights", label: "Lights: colour, flashes, meaning", lines: LIGHT_LINES, wide: true },
-  { name: "defrost.links", label: "Links: name, how it stands", lines: LINK_LINES },
+  { name: "defrost.links", label: "Links: name, setting", lines: LINK_LINES },
   { name: "defrost.notes", label: "Notes for whoever watches a run", wide: true },
 ];
 

@@ -22,7 +22,7 @@ export function Finish({ visit }: { visit: VisitShown }) {
   if (visit.round.finished_at != null) {
     return (
       <Box borderTopWidth="1px" borderColor="edge" pt="3">
-        <Text mb="2">This visit is finished: nothing more is written on it.</Text>
+        <Text mb="2">This visit is finished and cannot be changed.</Text>
         <Button look="next" onClick={() => void go(sheet)}>
           Visit sheet
         </Button>
@@ -36,7 +36,7 @@ export function Finish({ visit }: { visit: VisitShown }) {
       return;
     }
     if (waiting > 0) {
-      setProblem("Some entries are still on their way. Try again in a moment.");
+      setProblem("Some entries are still being sent. Try again in a moment.");
       return;
     }
     try {
@@ -58,8 +58,8 @@ export function Finish({ visit }: { visit: VisitShown }) {
     <Box as="section" aria-label="Finish" borderTopWidth="1px" borderColor="edge" pt="3">
       {asking && open === 0 && (
         <Text mb="2">
-          {missing > 0 && `${missing} ${missing === 1 ? "reading is" : "readings are"} not taken. `}
-          Nothing more is written on a finished visit.
+          {missing > 0 && `${missing} ${missing === 1 ? "reading is" : "readings are"} not taken. `}A finished
+          visit cannot be changed.
         </Text>
       )}
       {asking && open > 0 && (
@@ -67,7 +67,7 @@ export function Finish({ visit }: { visit: VisitShown }) {
           <Text mb="1">
             {open} {open === 1 ? "line is" : "lines are"} not put back.
           </Text>
-          <Field label="To finish all the same, say why. It prints on the sheet." problem={problem}>
+          <Field label="To finish anyway, say why. It prints on the sheet." problem={problem}>
             <TextInput maxLength={300} value={reason} onChange={(event) => setReason(event.target.value)} />
           </Field>
         </Box>
@@ -75,7 +75,7 @@ export function Finish({ visit }: { visit: VisitShown }) {
       {problem && open === 0 && <Problem id="finish-problem">{problem}</Problem>}
       <Flex gap="2" wrap="wrap" align="center">
         <Button id="finish-button" onClick={() => void finish()}>
-          {!asking ? "Finish the visit" : open > 0 ? "Finish all the same" : "Yes, finish it"}
+          {!asking ? "Finish the visit" : open > 0 ? "Finish anyway" : "Yes, finish it"}
         </Button>
         {asking && (
           <Button look="quiet" onClick={() => setAsking(false)}>

@@ -16,9 +16,9 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
   const open = lines.filter((line) => line.how === "");
   const [what, setWhat] = useDraft(`${visit} lifted`);
   return (
-    <Box as="section" id="not-put-back" aria-label="Not put back yet">
+    <Box as="section" id="not-put-back" aria-label="To put back">
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
-        Not put back yet
+        To put back
       </Heading>
       {open.length === 0 && <Text color="faint">Everything is back.</Text>}
       {open.map((line) => (

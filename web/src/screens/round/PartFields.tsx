@@ -116,7 +116,7 @@ export function PartFields({ form, change, put, cancel }: FieldsProps) {
       {problem && <Problem id="part-problem">{problem}</Problem>}
       <Flex gap="2" mt="2">
         <Button type="submit" look="next">
-          It is in
+          Save
         </Button>
         <Button onClick={cancel}>Cancel</Button>
       </Flex>

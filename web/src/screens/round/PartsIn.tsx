@@ -55,7 +55,7 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
               {message}
             </Problem>
           ))}
-          <Button onClick={mend}>Mend it</Button>
+          <Button onClick={mend}>Edit</Button>
         </Box>
       )}
       {!finished &&
@@ -66,7 +66,7 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
                 New {part} is in
               </Button>
             ))}
-            <Button onClick={() => change({})}>A part was put in</Button>
+            <Button onClick={() => change({})}>Add a part put in</Button>
           </Flex>
         ) : (
           <PartFields form={form} change={change} put={put} cancel={() => setDraft("")} />
@@ -98,8 +98,8 @@ function PartLine({
       </Text>
       {!disabled && (
         <Sure
-          ask="It was never put in?"
-          yes="Not in"
+          ask="Recorded by mistake?"
+          yes="Remove this entry"
           onYes={() => send({ kind: "partUndo", visit, part: part.id, body: { id: crypto.randomUUID() } })}
         />
       )}

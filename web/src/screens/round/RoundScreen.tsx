@@ -85,7 +85,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
 
   return (
     <Flex direction="column" minH="100vh">
-      <Bar>
+      <Bar title={`${station.title}: ${visit.site}, ${visit.unit}`}>
         <Box minW="0" flex="1">
           <Text fontWeight="600" truncate>
             {visit.site}, {visit.unit}

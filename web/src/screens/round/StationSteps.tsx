@@ -195,7 +195,7 @@ function StepRow(props: RowProps) {
       )}
       {refusal && (
         <Text role="alert" gridColumn="2 / -1" color="brick" fontWeight="600">
-          Not kept: {refusal.errors[0]?.message}
+          Not saved: {refusal.errors[0]?.message}
         </Text>
       )}
     </Box>

@@ -122,11 +122,11 @@ function NumberEntry(props: Props) {
           {unit}
         </Text>
         <Button type="submit" look={shown || !state.entry ? "next" : "plain"} minH="56px">
-          {state.entry ? "Correct it" : "Keep"}
+          {state.entry ? "Correct" : "Save"}
         </Button>
         {state.entry && (
           <Text fontSize="sm" color="faint">
-            kept {clock(state.entry.at)} by {state.entry.by_whom}
+            saved {clock(state.entry.at)} by {state.entry.by_whom}
           </Text>
         )}
       </Flex>

@@ -11,7 +11,7 @@ const WORDS = {
   by: {
     name: "Caught by",
     choices: [
-      ["", "not said"],
+      ["", "not stated"],
       ["inrush", "true inrush"],
       ["max-hold", "max-hold"],
     ],
@@ -19,7 +19,7 @@ const WORDS = {
   fitted: {
     name: "Start device",
     choices: [
-      ["", "not said"],
+      ["", "not stated"],
       ["none", "none"],
       ["two-wire", "two-wire kit"],
       ["relay", "relay kit"],

@@ -13,16 +13,9 @@ export function WhatThisSays({ round, point }: { round: Round; point: string }) 
   const step = round.stations.flatMap((station) => station.steps).find((one) => one.point === point);
   const history = round.entries.filter((one) => one.point === point).slice(0, -1);
   return (
-    <Box
-      as="section"
-      aria-label="What this says"
-      aria-live="polite"
-      borderTopWidth="1px"
-      borderColor="edge"
-      pt="3"
-    >
+    <Box as="section" aria-label="Result" aria-live="polite" borderTopWidth="1px" borderColor="edge" pt="3">
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
-        What this says
+        Result
       </Heading>
       {findings.map((finding) => (
         <Box key={finding.rule + finding.why} mb="3">

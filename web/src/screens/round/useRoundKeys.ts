@@ -9,7 +9,7 @@ export interface RoundKeys {
 
 /** Every key of the round, for the help and the hints. */
 export const KEYS: [string, string][] = [
-  ["Enter", "keep the reading, go to the next"],
+  ["Enter", "save the reading, go to the next"],
   ["↑ ↓", "reading before, reading after"],
   ["← →", "station before, station after (where nothing is typed)"],
   ["1 2 3 …", "choose what you see; stamp what happens while a defrost is watched"],

@@ -13,7 +13,7 @@ const MARK: Record<string, string> = {
   D: "Derived",
 };
 
-/** Where it comes from; a mark that the source names itself is not said twice. */
+/** Where it comes from; a mark that the source names itself is not stated twice. */
 function origin(mark: string, source: string): string {
   const marks = mark.split(" ").map((one) => MARK[one] ?? one);
   const unsaid = marks.filter((one) => !source.toLowerCase().includes(one.toLowerCase()));
@@ -28,7 +28,7 @@ export default function RuleScreen() {
   const { title, says, source, mark, schools } = rule.data;
   return (
     <>
-      <Bar>
+      <Bar title={`Rule ${name}`}>
         <Text color="onBarFaint">Rule {name}</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="46rem">

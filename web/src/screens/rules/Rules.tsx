@@ -21,7 +21,7 @@ export default function RulesScreen() {
   const rules = useHouseRules();
   return (
     <>
-      <Bar>
+      <Bar title="House rules">
         <Text color="onBarFaint">House rules</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="72rem">
@@ -30,7 +30,7 @@ export default function RulesScreen() {
         </Heading>
         <Text color="faint" mb="5" maxW="46rem">
           Where the trade disagrees, your company picks. Beside each school stands what it makes of the same
-          reading. An open visit keeps the rules it was opened with until somebody asks to judge it anew.
+          reading. An open visit keeps the rules it was opened with until someone judges it again.
         </Text>
         {rules.isPending && <Text>Opening …</Text>}
         {rules.isError && <Text color="brick">{rules.error.message}</Text>}
@@ -55,12 +55,12 @@ function Form({ shown }: { shown: Shown }) {
       setNote("");
       setProblem("");
     } catch (error) {
-      setProblem(inWords(error, " Your choice is kept here."));
+      setProblem(inWords(error, " Your choice is stored on this device."));
     }
   };
   return (
     <>
-      {!shown.may_change && <Text mb="4">Only a lead changes these.</Text>}
+      {!shown.may_change && <Text mb="4">Only a lead can change these.</Text>}
       {shown.choices.map((choice) => (
         <OneChoice
           key={choice.choice}
@@ -91,9 +91,9 @@ function Form({ shown }: { shown: Shown }) {
             onChange={(event) => setNote(event.target.value)}
           />
           <Button look="next" onClick={() => void save()}>
-            Keep these rules
+            Save these rules
           </Button>
-          <Button onClick={() => setDraft("")}>Forget the changes</Button>
+          <Button onClick={() => setDraft("")}>Discard changes</Button>
           {problem && <Problem id="rules-problem">{problem}</Problem>}
         </Flex>
       )}
@@ -182,8 +182,7 @@ function OneChoice({ choice, value, disabled, choose }: ChoiceProps) {
 }
 
 function Versions({ shown }: { shown: Shown }) {
-  if (shown.versions.length === 0)
-    return <Text color="faint">No change was made yet: these are the defaults you began with.</Text>;
+  if (shown.versions.length === 0) return <Text color="faint">Not changed yet: these are the defaults.</Text>;
   return (
     <Box as="section" aria-label="Versions" borderTopWidth="1px" borderColor="edge" pt="3">
       <Heading as="h2" fontSize="lg" mb="1">
@@ -204,7 +203,7 @@ function Versions({ shown }: { shown: Shown }) {
 
 /** What one version changed against the one before it. */
 function differences(rules: Rules, before: Rules | undefined): string {
-  if (!before) return "first version kept";
+  if (!before) return "first version";
   const names = Object.keys(rules) as (keyof Rules)[];
   return names
     .filter((name) => rules[name] !== before[name])

@@ -21,7 +21,7 @@ export default function Sheet() {
   if (visit.isError) return <Notice>{visit.error.message}</Notice>;
   return (
     <>
-      <Bar>
+      <Bar title={`Sheet: ${visit.data.site}, ${visit.data.unit}`}>
         <Flex gap="5" align="center">
           <Link to={`/visits/${visitId}`}>
             <Text as="span" color="onBar" textDecoration="underline">
@@ -137,7 +137,7 @@ function Paper({ visit }: { visit: VisitShown }) {
       <Sign visit={visit.id} />
       <Flex gap="3" mt="4" wrap="wrap" className="no-print">
         <SheetLink href={`/api/visits/${visit.id}/report`} look="next">
-          Page to hand over
+          Customer page
         </SheetLink>
         <SheetLink href={`/api/visits/${visit.id}/report.pdf`} look="next">
           PDF

@@ -86,7 +86,7 @@ export function Sign({ visit }: { visit: string }) {
         <Field label="Signed by" flex="0 1 16rem">
           <TextInput maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
         </Field>
-        <Button onClick={() => void keep()}>Keep the signature</Button>
+        <Button onClick={() => void keep()}>Save the signature</Button>
         <Button look="quiet" onClick={() => setStrokes([])}>
           Clear
         </Button>

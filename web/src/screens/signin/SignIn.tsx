@@ -5,6 +5,7 @@ import { useState } from "react";
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { resume } from "../../api/outbox";
 import { queries } from "../../api/queries";
+import { PageTitle } from "../../shell/PageTitle";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
 
@@ -29,57 +30,67 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
   };
 
   return (
-    <Box as="main" minH="100vh" display="grid" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
-      <Flex direction="column" justify="flex-end" bg="bar" color="onBar" p={{ base: "6", md: "12" }} gap="3">
-        <Heading as="h1" fontSize={{ base: "3xl", md: "5xl" }} fontWeight="700">
-          Outer Test
-        </Heading>
-        <Text fontSize={{ base: "md", md: "xl" }} maxW="28rem" color="onBarFaint">
-          At the outdoor unit: what to measure, what the number says, and what is still off.
-        </Text>
-      </Flex>
-      <Flex direction="column" justify="center" p={{ base: "6", md: "12" }} maxW="30rem" w="100%" gap="6">
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            void signIn({ username: name, password });
-          }}
+    <>
+      <PageTitle>Sign in</PageTitle>
+      <Box as="main" minH="100vh" display="grid" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
+        <Flex
+          direction="column"
+          justify="flex-end"
+          bg="bar"
+          color="onBar"
+          p={{ base: "6", md: "12" }}
+          gap="3"
         >
-          <Flex direction="column" gap="4">
-            <Field label="Name">
-              <TextInput
-                autoComplete="username"
-                required
-                value={name}
-                onChange={(event) => setName(event.target.value)}
-              />
-            </Field>
-            <Field label="Password" problem={problem}>
-              <TextInput
-                type="password"
-                autoComplete="current-password"
-                required
-                value={password}
-                onChange={(event) => setPassword(event.target.value)}
-              />
-            </Field>
-            <Button type="submit" look="next" disabled={busy}>
-              Sign in
-            </Button>
-          </Flex>
-        </form>
-        {demo && (
-          <Box borderTopWidth="1px" borderColor="rule" pt="5">
-            <Text mb="2">
-              This server carries a made-up company to look around in: name{" "}
-              <b className="num">{demo.username}</b>, password <b className="num">{demo.password}</b>.
-            </Text>
-            <Button disabled={busy} onClick={() => void signIn(demo)}>
-              Sign in to the demo
-            </Button>
-          </Box>
-        )}
-      </Flex>
-    </Box>
+          <Heading as="h1" fontSize={{ base: "3xl", md: "5xl" }} fontWeight="700">
+            Outer Test
+          </Heading>
+          <Text fontSize={{ base: "md", md: "xl" }} maxW="28rem" color="onBarFaint">
+            At the outdoor unit: what to measure, what the number says, and what is still off.
+          </Text>
+        </Flex>
+        <Flex direction="column" justify="center" p={{ base: "6", md: "12" }} maxW="30rem" w="100%" gap="6">
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              void signIn({ username: name, password });
+            }}
+          >
+            <Flex direction="column" gap="4">
+              <Field label="Name">
+                <TextInput
+                  autoComplete="username"
+                  required
+                  value={name}
+                  onChange={(event) => setName(event.target.value)}
+                />
+              </Field>
+              <Field label="Password" problem={problem}>
+                <TextInput
+                  type="password"
+                  autoComplete="current-password"
+                  required
+                  value={password}
+                  onChange={(event) => setPassword(event.target.value)}
+                />
+              </Field>
+              <Button type="submit" look="next" disabled={busy}>
+                Sign in
+              </Button>
+            </Flex>
+          </form>
+          {demo && (
+            <Box borderTopWidth="1px" borderColor="rule" pt="5">
+              <Text mb="2">
+                A made-up company is loaded to look around in: name <b className="num">{demo.username}</b>,
+                password <b className="num">{demo.password}</b>.
+              </Text>
+              <Button disabled={busy} onClick={() => void signIn(demo)}>
+                Sign in to the demo
+              </Button>
+            </Box>
+          )}
+        </Flex>
+      </Box>
+    </>
   );
 }

@@ -62,7 +62,7 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
           </Field>
           <Field label="Began" flex="0 1 10rem">
             <Choice {...form.register("began")}>
-              <option value="">not said</option>
+              <option value="">not stated</option>
               <option value="suddenly">suddenly</option>
               <option value="slowly">slowly worse</option>
             </Choice>
@@ -105,7 +105,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
   if (!open)
     return (
       <Button look="quiet" mt="2" onClick={() => setOpen(true)}>
-        A unit that is not here yet
+        Add a new unit
       </Button>
     );
   const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
@@ -126,7 +126,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
       <Flex gap="3" mt="2" align="center">
         <Button onClick={() => void add()}>Add the unit</Button>
         <Button look="quiet" onClick={() => setOpen(false)}>
-          Leave it
+          Cancel
         </Button>
         {other && <Problem id="unit-problem">{other.message}</Problem>}
       </Flex>

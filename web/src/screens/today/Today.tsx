@@ -16,7 +16,7 @@ export default function Today() {
   const today = useToday();
   return (
     <>
-      <Bar>
+      <Bar title="Today">
         <Text color="onBarFaint">{today.data?.company}</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
@@ -44,7 +44,7 @@ function DayList({ visits }: { visits: TodayVisit[] }) {
   return (
     <>
       {mine.length > 0 && <Part title="Yours" visits={mine} />}
-      {others.length > 0 && <Part title="The others’" visits={others} />}
+      {others.length > 0 && <Part title="Other technicians" visits={others} />}
     </>
   );
 }
@@ -68,7 +68,7 @@ function VisitRow({ visit }: { visit: TodayVisit }) {
   const state = visit.finished_at
     ? `finished ${clock(visit.finished_at)}`
     : visit.readings > 0
-      ? `${visit.readings} kept`
+      ? `${visit.readings} read`
       : "not begun";
   return (
     <Row

@@ -72,7 +72,7 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
         />
         {notes !== unit.notes && (
           <Button mt="1" look="next" onClick={() => void keepNotes()}>
-            Keep the notes
+            Save the notes
           </Button>
         )}
       </Box>

@@ -93,7 +93,7 @@ export function Photos(props: {
               <Text as="figcaption">{[photo.about, day(photo.at)].filter(Boolean).join(", ")}</Text>
               <Button
                 look="quiet"
-                aria-label={`Take the photo off: ${photo.about || day(photo.at)}`}
+                aria-label={`Remove the photo: ${photo.about || day(photo.at)}`}
                 onClick={() =>
                   void change(() => data(api.DELETE("/api/files/photos/{photo_id}", path(photo))), setGone)
                 }
@@ -106,7 +106,7 @@ export function Photos(props: {
       </SimpleGrid>
       {gone && (
         <Flex role="status" gap="2" align="center" mb="2">
-          <Text>The photo is off.</Text>
+          <Text>Photo removed.</Text>
           <Button
             onClick={() =>
               void change(
@@ -140,7 +140,7 @@ export function Photos(props: {
         <Button onClick={() => file.current?.click()}>Add a photo</Button>
       </Flex>
       <Text fontSize="sm" color="faint" mt="1">
-        JPEG, PNG or WebP up to 12 MB. Where it was taken is not kept.
+        JPEG, PNG or WebP up to 12 MB. Its location data is removed.
       </Text>
       {problem && <Problem id="photo-problem">{problem}</Problem>}
     </Box>

@@ -32,7 +32,7 @@ function Opened({ unit }: { unit: UnitFile }) {
   const [compared, setCompared] = useState<string[]>([]);
   return (
     <>
-      <Bar>
+      <Bar title={`${unit.site}, ${unit.label}`}>
         <Text fontWeight="600" truncate>
           {unit.site}, {unit.label}
         </Text>

@@ -51,7 +51,7 @@ export function UnitFiles({ unit }: { unit: string }) {
             event.target.value = "";
           }}
         />
-        <Button onClick={() => file.current?.click()}>Take a visit file in</Button>
+        <Button onClick={() => file.current?.click()}>Import a visit file</Button>
       </Flex>
       {problem && <Problem id="visit-file-problem">{problem}</Problem>}
     </Box>

@@ -20,7 +20,7 @@ export default function WatchScreen() {
   const list = useWatch(point, page);
   return (
     <>
-      <Bar>
+      <Bar title="Watch list">
         <Text color="onBarFaint">Watch list</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="76rem">
@@ -62,13 +62,13 @@ export default function WatchScreen() {
                 ))}
               </Box>
               <Flex gap="3" mt="4">
-                {page > 0 && <Button onClick={() => setPage(page - 1)}>The page before</Button>}
-                {list.data.more && <Button onClick={() => setPage(page + 1)}>The next page</Button>}
+                {page > 0 && <Button onClick={() => setPage(page - 1)}>Previous</Button>}
+                {list.data.more && <Button onClick={() => setPage(page + 1)}>Next</Button>}
               </Flex>
             </Box>
-            <Box as="section" aria-label="To carry" borderTopWidth="2px" borderColor="ink" pt="3">
+            <Box as="section" aria-label="Stock for" borderTopWidth="2px" borderColor="ink" pt="3">
               <Heading as="h2" fontSize="md">
-                To carry until {day(list.data.until)}
+                Stock for {day(list.data.until)}
               </Heading>
               <Text fontSize="sm" color="faint" mb="2">
                 Bad now, or past its limit by then.

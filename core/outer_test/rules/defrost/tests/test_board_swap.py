@@ -39,7 +39,7 @@ class Swap(unittest.TestCase):
         run = (DefrostEvent(0, "forced"), DefrostEvent(2, "valve-shift"), DefrostEvent(90, "ended"))
 
         def told(visit: Visit) -> list[str | None]:
-            return [one.verdict for one in assess(visit).findings if one.rule == "board-swap"]
+            return [finding.verdict for finding in assess(visit).findings if finding.rule == "board-swap"]
 
         self.assertEqual(told(done), ["watch"])
         self.assertEqual(told(replace(done, defrost_run=run, defrost_forced_at=AT - timedelta(hours=1))), ["watch"])
@@ -51,7 +51,7 @@ class Swap(unittest.TestCase):
         first = swap_guide(swap(), "live")
         self.assertEqual((first.steps[0].state, first.steps[0].caution != ""), ("next", True))
         mapped = swap_guide(swap(seen={"swap.indoor": "off", "swap.photo": "taken"}), "dead-proved")
-        self.assertEqual([one.state for one in mapped.steps][:5], ["done", "done", "done", "done", "next"])
+        self.assertEqual([step.state for step in mapped.steps][:5], ["done", "done", "done", "done", "next"])
 
     def test_by_house_rule_and_by_profile(self) -> None:
         self.assertIn("both sensors", kit_words(DEMAND, HouseRules()))
@@ -63,7 +63,7 @@ class Swap(unittest.TestCase):
         jumper = {None: "Has this unit", True: "has the switch", False: "has none"}
         for has, words in jumper.items():
             visit = Visit(plate=Plate(defrost=replace(SWITCHED, pressure_switch=has)))
-            self.assertTrue(any(words in one.how for one in swap_guide(visit, "unknown").steps))
+            self.assertTrue(any(words in step.how for step in swap_guide(visit, "unknown").steps))
         plug = Visit(rules=HouseRules(board_power="plug-pulled"))
         self.assertIn("plug", swap_guide(plug, "unknown").steps[1].how)
 

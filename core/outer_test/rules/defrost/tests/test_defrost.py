@@ -141,7 +141,7 @@ class Sensors(unittest.TestCase):
     def test_the_units_own_table_through_a_visit(self) -> None:
         own = replace(DEMAND, sensor_table=(SensorPoint(32, 32600), SensorPoint(77, 10000)))
         readings = (Reading("defrost.coil_sensor.ohm", "18000"), Reading("defrost.coil.f", "77"))
-        found = next(one for one in assess(Visit(plate=Plate(defrost=own), readings=readings)).findings)
+        found = next(finding for finding in assess(Visit(plate=Plate(defrost=own), readings=readings)).findings)
         self.assertEqual(found.verdict, Verdict.BAD)
 
 
@@ -267,7 +267,7 @@ class Lights(unittest.TestCase):
             seen={"look.board.colour": "red"},
         )
         found = assess(of)
-        self.assertEqual([one.verdict for one in found.findings if one.rule == "board-lights"], ["watch"])
+        self.assertEqual([finding.verdict for finding in found.findings if finding.rule == "board-lights"], ["watch"])
         self.assertEqual(diagnose(of).accused, ())
 
 
@@ -296,6 +296,6 @@ class Interval(unittest.TestCase):
 class Calls(unittest.TestCase):
     def test_aux_call_and_control_volts_at_the_board(self) -> None:
         readings = (Reading("defrost.aux_call.v", "0.2"), Reading("defrost.control.v", "19.1"))
-        found = {one.point: one for one in assess(Visit(plate=Plate(defrost=DEMAND), readings=readings)).findings}
+        found = {finding.point: finding for finding in assess(Visit(plate=Plate(defrost=DEMAND), readings=readings)).findings}
         self.assertEqual(found["defrost.aux_call.v"].verdict, Verdict.UNSURE, "outside defrost it says nothing of the board")
         self.assertEqual(found["defrost.control.v"].verdict, "bad")

@@ -40,7 +40,7 @@ def shaken(
 ) -> tuple[tuple[DefrostEvent, ...], float]:
     """Stamps as a person sets them: each up to 2 s off, one of them missing where asked for, never one of `keep`."""
     chance = random.Random(seed)
-    late = [one if one.event == "forced" else replace(one, s=max(0.0, one.s + chance.uniform(-2, 2))) for one in events]
+    late = [event if event.event == "forced" else replace(event, s=max(0.0, event.s + chance.uniform(-2, 2))) for event in events]
     may_go = [place for place, one in enumerate(late) if place and one.event not in keep]
     if miss and may_go:
         late.pop(chance.choice(may_go))
@@ -49,7 +49,7 @@ def shaken(
 
 def causes(of: Visit) -> set[str]:
     """Everything named as a cause by the lanes of this run that are not good."""
-    return {cause for one in assess(of).findings if one.point.startswith("defrost.run.") for cause in one.causes}
+    return {cause for finding in assess(of).findings if finding.point.startswith("defrost.run.") for cause in finding.causes}
 
 
 def accused(of: Visit) -> set[str]:
@@ -60,7 +60,7 @@ def accused(of: Visit) -> set[str]:
 def with_next_tests(of: Visit, fault: Fault) -> Visit:
     """The same visit after the tests the findings ask for."""
     readings, seen = next_readings(of.plate, fault)
-    kept = tuple(one for one in of.readings if one.point != "defrost.switch.ohm" or fault == "never-starts")
+    kept = tuple(reading for reading in of.readings if reading.point != "defrost.switch.ohm" or fault == "never-starts")
     never = fault == "never-starts"  # the coil stays cold, so its switch must stay closed
     told = () if never and of.plate.defrost.control == "time-temperature" else readings
     return replace(of, readings=(*kept, *told), seen={**of.seen, **seen})
@@ -79,7 +79,7 @@ def simulated(defrost: Defrost, fault: Fault = "none") -> tuple[tuple[DefrostEve
 
 
 class Faults(unittest.TestCase):
-    @given(st.sampled_from([one for one in FAULTS if one != "none"]), st.integers(0, 10**6), st.booleans())
+    @given(st.sampled_from([fault for fault in FAULTS if fault != "none"]), st.integers(0, 10**6), st.booleans())
     @settings(deadline=None, max_examples=150)
     def test_the_true_cause_is_among_those_named(self, fault: Fault, seed: int, miss: bool) -> None:
         for defrost in faulty(fault):
@@ -201,7 +201,7 @@ class WholeRuns(unittest.TestCase):
         readings = (Reading("defrost.coil_sensor.ohm", "28900"), Reading("defrost.coil.f", "64"))
         for seat, expected, drifted in (("seated", "bad", True), ("slipped", "unsure", False)):
             of = Visit(plate=plate(own), readings=readings, seen={"look.sensor.seat": seat})
-            found = next(one for one in assess(of).findings if one.point == "defrost.coil_sensor.ohm")
+            found = next(finding for finding in assess(of).findings if finding.point == "defrost.coil_sensor.ohm")
             self.assertEqual((plain(found.verdict), "drifted" in [one.fault for one in diagnose(of).accused]), (expected, drifted))
 
     def test_an_ambient_sensor_that_hangs_free_is_right(self) -> None:
@@ -209,7 +209,7 @@ class WholeRuns(unittest.TestCase):
         readings = (Reading("defrost.ambient_sensor.ohm", "28900"), Reading("defrost.ambient.f", "37"))
         for seat in ("seated", "slipped"):
             of = Visit(plate=plate(own), readings=readings, seen={"look.sensor.seat": seat})
-            found = next(one for one in assess(of).findings if one.point == "defrost.ambient_sensor.ohm")
+            found = next(finding for finding in assess(of).findings if finding.point == "defrost.ambient_sensor.ohm")
             self.assertIs(found.verdict, Verdict.GOOD, seat)
             self.assertNotIn("ambient sensor", accused(of))
 

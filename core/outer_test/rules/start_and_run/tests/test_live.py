@@ -24,7 +24,7 @@ PLATE = Plate(volts=(208, 230), compressor=Compressor(rla=17.9, lra=96, kind="sc
 
 
 def verdicts(visit: Visit) -> dict[str, str]:
-    return {one.point: "" if one.verdict is None else one.verdict for one in assess(visit).findings}
+    return {finding.point: "" if finding.verdict is None else finding.verdict for finding in assess(visit).findings}
 
 
 def simulate_psc(uf: float, hz: float, volts: float = 240) -> tuple[float, float]:
@@ -75,7 +75,7 @@ class UnderLoad(unittest.TestCase):
             plate=Plate(run_capacitor=RunCapacitor(herm_uf=5, tolerance_pct=6), hz=60),
             readings=(Reading("cap.herm.load_a", "0.7"), Reading("cap.herm.load_v", "370.0")),
         )  # fmt: skip
-        found = next(one for one in assess(once).findings if one.point == "cap.herm.load_a")
+        found = next(finding for finding in assess(once).findings if finding.point == "cap.herm.load_a")
         self.assertEqual(found.verdict, "unsure")
         self.assertIn("6 turns", found.next)
         self.assertEqual(cap_load(load_capacitance(measure("4.2", turns=6, unit="a"), volts), 5, 6).verdict, "good")
@@ -102,13 +102,13 @@ class UnderLoad(unittest.TestCase):
     def test_an_unreadable_label_leaves_a_hint(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(vac=440), unreadable=("run_capacitor.herm_uf",), hz=60)
         readings = (Reading("cap.herm.load_a", "5.90"), Reading("cap.herm.load_v", "352"))
-        found = next(one for one in assess(Visit(plate=plate, readings=readings)).findings if one.rule == "cap-load")
+        found = next(finding for finding in assess(Visit(plate=plate, readings=readings)).findings if finding.rule == "cap-load")
         self.assertEqual(found.verdict, "unjudged")
         self.assertIn("44.5 µF", found.why)
 
     def test_it_needs_the_volts(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(herm_uf=45))
-        found = next(one for one in assess(Visit(plate=plate, readings=(Reading("cap.herm.load_a", "5.9"),))).findings)
+        found = next(finding for finding in assess(Visit(plate=plate, readings=(Reading("cap.herm.load_a", "5.9"),))).findings)
         self.assertEqual((found.verdict, found.needs), ("unjudged", ("cap.herm.load_v",)))
 
 
@@ -117,7 +117,7 @@ class Bands(unittest.TestCase):
     def test_sums_and_products_by_the_uncertainties_library(self, a: float, b: float, c: float, pct: float) -> None:
         # JCGM 100:2008 by the library `uncertainties`.
         readings = [measure(f"{value:.3f}", Accuracy(pct, 1)) for value in (a, b, c)]
-        known = [ufloat(float(one.number or 0), float(one.half)) for one in readings]
+        known = [ufloat(float(reading.number or 0), float(reading.half)) for reading in readings]
         quotient, difference = known[0] * known[1] / known[2], known[0] + known[1] - known[2]
         self.assertAlmostEqual(float(product(readings[:2], readings[2:]).half), quotient.std_dev, delta=1e-9 * max(1, quotient.std_dev))
         self.assertAlmostEqual(float(total(readings[:2], readings[2:]).half), difference.std_dev, places=9)
@@ -156,7 +156,10 @@ class Line(unittest.TestCase):
         way = ["line.disconnect.v", "line.l1_l2.v", "contactor.line.v", "contactor.load.v"]
         for dead in range(len(way)):
             readings = tuple(Reading(point, "240" if place < dead else "0.4") for place, point in enumerate(way))
-            found = {one.point: one for one in assess(Visit(plate=PLATE, readings=readings, seen={"contactor.armature": "in"})).findings}
+            found = {
+                finding.point: finding
+                for finding in assess(Visit(plate=PLATE, readings=readings, seen={"contactor.armature": "in"})).findings
+            }
             bad = [point for point in way if found[point].verdict == "bad"]
             self.assertEqual(bad, [way[dead]], way[dead])
 
@@ -204,21 +207,21 @@ class Control(unittest.TestCase):
     def test_a_switch_seen_open_is_named_alone(self) -> None:
         readings = (Reading("control.r_c.v", "26.0"), Reading("control.y_in.v", "0.2"))
         visit = Visit(plate=Plate(defrost=Defrost(control="demand")), readings=readings, seen={"control.float": "open"})
-        found = next(one for one in assess(visit).findings if one.point == "control.y_in.v")
+        found = next(finding for finding in assess(visit).findings if finding.point == "control.y_in.v")
         self.assertIn("float switch", found.why)
         self.assertNotIn("wire from indoors", found.why)
 
     def test_what_was_not_read_in_between_is_named_and_halved(self) -> None:
         readings = (Reading("control.r_c.v", "26.0"), Reading("contactor.coil.v", "0.1"))
         visit = Visit(plate=Plate(defrost=Defrost(control="demand")), readings=readings)
-        found = next(one for one in assess(visit).findings if one.point == "contactor.coil.v")
+        found = next(finding for finding in assess(visit).findings if finding.point == "contactor.coil.v")
         for part in ("control fuse", "thermostat", "float switch", "board", "wire to the coil"):
             self.assertIn(part, found.why)
         self.assertIn("the board's Y next", found.next)
 
     def test_a_broken_thermostat_wire(self) -> None:
         readings = (Reading("control.r_c.v", "26.0"), Reading("control.stat_r_c.v", "3.0"))
-        found = next(one for one in assess(Visit(readings=readings)).findings if one.point == "control.stat_r_c.v")
+        found = next(finding for finding in assess(Visit(readings=readings)).findings if finding.point == "control.stat_r_c.v")
         self.assertIn("broken wire", found.why)
 
 

@@ -61,7 +61,10 @@ class Starting(unittest.TestCase):
         readings = (
             Reading("amps.compressor.peak_a", "88", by="inrush", fitted="none"), Reading("amps.compressor.peak_a", "61", by="inrush", fitted="relay"),
         )  # fmt: skip
-        found = {one.rule: one.verdict for one in assess(Visit(plate=PLATE, readings=readings, seen={"start.result": "started"})).findings}
+        found = {
+            finding.rule: finding.verdict
+            for finding in assess(Visit(plate=PLATE, readings=readings, seen={"start.result": "started"})).findings
+        }
         self.assertEqual(found["kit-effect"], "good")
 
 

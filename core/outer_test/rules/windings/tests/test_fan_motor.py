@@ -14,7 +14,7 @@ FAN_POINTS = {name for name in POINTS if name.startswith("fan_winding.")}
 
 def judge(readings: dict[str, str], **more: object) -> dict[str, Finding]:
     taken = tuple(Reading(f"fan_winding.{point}", value) for point, value in readings.items())
-    return {one.rule: one for one in assess(Visit(readings=taken, **more)).findings}  # type: ignore[arg-type]
+    return {finding.rule: finding for finding in assess(Visit(readings=taken, **more)).findings}  # type: ignore[arg-type]
 
 
 class Windings(unittest.TestCase):
@@ -51,7 +51,7 @@ class Windings(unittest.TestCase):
                     Reading(f"fan_winding.{point}", value) for point, value in (pairs | {f"{terminal}_ground.ohm": "400000", f"{other}_ground.ohm": "300000"}).items()
                 )))  # fmt: skip
                 self.assertEqual(found.overall.value, "stop")
-                self.assertEqual({one.verdict for one in found.findings if one.rule == "winding-sum"}, {"unjudged"})
+                self.assertEqual({finding.verdict for finding in found.findings if finding.rule == "winding-sum"}, {"unjudged"})
 
     def test_insulation(self) -> None:
         for megohm, verdict in (("100", "good"), ("99", "watch"), ("0.5", "watch"), ("0.4", "stop")):

@@ -32,7 +32,7 @@ PAIRS = ("t1_t2", "t2_t3", "t1_t3")
 
 
 def findings(visit: Visit) -> dict[str, str]:
-    return {f"{one.point} {one.rule}": "" if one.verdict is None else one.verdict for one in assess(visit).findings}
+    return {f"{finding.point} {finding.rule}": "" if finding.verdict is None else finding.verdict for finding in assess(visit).findings}
 
 
 class Identify(unittest.TestCase):
