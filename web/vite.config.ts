@@ -9,6 +9,7 @@ export default defineConfig({
   build: {
     target: "es2022",
     assetsInlineLimit: 0,
+    license: { fileName: "licences.json" },
     rolldownOptions: {
       // The library writes its theme with these; told that they do nothing else, the parts not used are left out.
       treeshake: {

@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, files, fleet, imports, parts, people, rules, session, sheet, units, visits
+from api import advice, company, defrost, files, fleet, imports, licences, parts, people, rules, session, sheet, units, visits
 from api.parser import KeepableParser
 from api.problems import register
 from api.signed_in import SignedIn
@@ -43,4 +43,5 @@ api.add_router("/people", people.router)
 api.add_router("/invitation", people.coming_in)
 api.add_router("/advice", advice.router)
 api.add_router("/rules", rules.router)
+api.add_router("/licences", licences.router)
 register(api)

@@ -47,8 +47,9 @@ def sentence(words: str) -> str:
     >>> sentence("must be from 1 to 200 A, not 900")
     'Must be from 1 to 200 A, not 900.'
     """
-    ended = words if words.endswith((".", "!", "?")) else f"{words}."
-    return ended[:1].upper() + ended[1:]
+    ended = words if words[-1:] in ".!?" else f"{words}."
+    first = ended.split(" ", 1)[0]
+    return ended[:1].upper() + ended[1:] if first.isalpha() else ended  # a file's name is left as it is
 
 
 def _validation(problem: ValidationError) -> list[tuple[str, str]]:

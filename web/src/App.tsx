@@ -26,6 +26,7 @@ const CompanyScreen = lazy(() => import("./screens/company/Company"));
 const PeopleScreen = lazy(() => import("./screens/people/People"));
 const ComeInScreen = lazy(() => import("./screens/people/ComeIn"));
 const FilesScreen = lazy(() => import("./screens/files/Files"));
+const LicencesScreen = lazy(() => import("./screens/licences/Licences"));
 const SheetScreen = lazy(sheet);
 const Toaster = lazy(() => import("./shell/toast").then(({ Toaster }) => ({ default: Toaster })));
 
@@ -66,6 +67,7 @@ export function App() {
           <Route path="/rule/:name" element={<RuleScreen />} />
           <Route path="/company" element={<CompanyScreen />} />
           <Route path="/people" element={<PeopleScreen />} />
+          <Route path="/licences" element={<LicencesScreen />} />
           <Route path="/files" element={<FilesScreen />} />
           <Route path="/watch" element={<WatchScreen />} />
           <Route path="/find" element={<FindScreen />} />

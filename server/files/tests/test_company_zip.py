@@ -82,15 +82,15 @@ class ChangedByHand(TestCase):
             ("company.json", {"company.json": b"not json"}),
             ("units.json", {"units.json": b"{}"}),
             ("units.json", {"units.json": lambda it: it[0].update(plate={"mca": -4})}),
-            ("longer than the record keeps it", {"units.json": lambda it: it[0].update(label="x" * 81)}),
+            ("a name is too long", {"units.json": lambda it: it[0].update(label="x" * 81)}),
             ("parts.json", {"parts.json": lambda it: it[0].update(part="flux part")}),
             ("parts.json", {"parts.json": lambda it: it[0].update(unit=str(uuid4()))}),
-            ("cannot be read from it", {"parts.json": None}),
+            ("cannot be read", {"parts.json": None}),
             (visit, {visit: b'{"format": "outer-test-visit", "version": 1, "nose": 1}'}),
             (visit, {visit: lambda it: it["readings"][0].update(value="fifty")}),
-            ("names a unit that is not there", {".about.json": lambda it: it.update(unit=str(uuid4()))}),
-            ("cannot be read from it", {f"{self.mine.visit.id}.about.json": None}),
-            ("no JPEG, PNG or WebP", {".jpg": b"no picture"}),
+            ("names a unit that does not exist", {".about.json": lambda it: it.update(unit=str(uuid4()))}),
+            ("cannot be read", {f"{self.mine.visit.id}.about.json": None}),
+            ("not a JPEG, PNG or WebP", {".jpg": b"no picture"}),
         ]
         for said, change in changes:
             with self.subTest(said, names=list(change)):
@@ -102,7 +102,7 @@ class ChangedByHand(TestCase):
         empty_company(other.company)
         got = other.client(other.lead).post("/api/files/company-zip", {"file": SimpleUploadedFile("company.zip", self.whole)})
         self.assertEqual(got.status_code, 422)
-        self.assertIn("in this database already", got.json()["errors"][0]["message"])
+        self.assertIn("already in this database", got.json()["errors"][0]["message"])
         self.assertEqual(Unit.objects.of(other.company).count(), 0)
 
     def test_a_photo_of_a_part_comes_back_with_its_part(self) -> None:

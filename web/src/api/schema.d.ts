@@ -1264,6 +1264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/licences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Python Packages
+         * @description The Python packages the server runs on. Those of the pages are in `/licences.json`.
+         */
+        get: operations["api_licences_python_packages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -4484,6 +4504,20 @@ export interface components {
             says: string[];
             /** Schools */
             schools: string[];
+        };
+        /**
+         * Licence
+         * @description A package, its version, the licence it names, and the licence's text where it ships one.
+         */
+        Licence: {
+            /** Name */
+            name: string;
+            /** Version */
+            version: string;
+            /** Licence */
+            licence: string;
+            /** Text */
+            text: string;
         };
     };
     responses: never;
@@ -8478,6 +8512,35 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_licences_python_packages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Licence"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -12,7 +12,8 @@ const PAGES: [string, string, string][] = [
   ["/meters", "Meters", "Your instruments, their accuracy, and when their calibration is due."],
   ["/boards", "Defrost boards", "What each kind of board should do, and what its lights mean."],
   ["/people", "People", "Who works here, how they come in, sign-ins, and who changed what."],
-  ["/files", "Files", "Everything in and out in open formats; stickers; the calendar."],
+  ["/files", "Files", "Import and export in open formats; stickers; the calendar."],
+  ["/licences", "Licences", "What ships with this app, and under which terms."],
 ];
 
 export default function CompanyScreen() {

@@ -1,0 +1,136 @@
+"""How many faults put into the rules the tests find. Run: ./test bench.mutants rules [measurement ...]
+
+mutmut's operators make the faults: another number, another comparison, another choice. Words are left alone, and so are
+faults that only crash. A thousand are drawn by a seed; each is put into a copy of the core, and the package's own tests and
+those of the whole visit run on it until one fails. Survivors are printed: each is a test that is missing, or no fault at all.
+"""
+
+import os
+import random
+import shutil
+import subprocess
+import sys
+import tempfile
+from collections import Counter
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from pathlib import Path
+
+import libcst
+from libcst.metadata import MetadataWrapper, PositionProvider
+from mutmut.mutation import mutators
+
+CORE = Path(__file__).parents[1] / "core"
+DRAWN, SEED, AIM_PCT, SLOWEST_S = 1000, 20260115, 85, 240
+OPERATORS = (
+    mutators.operator_number, mutators.operator_name, mutators.operator_augmented_assignment, mutators.operator_remove_unary_ops,
+    mutators.operator_keywords, mutators.operator_swap_op, mutators.operator_if_exp,
+)  # fmt: skip
+KINDS = {operator: kind for kind, operator in mutators.mutation_operators if operator in OPERATORS}
+NOT_ENTERED = (libcst.Annotation, libcst.Decorator, libcst.Import, libcst.ImportFrom, libcst.BaseString)
+TESTED_BY = ("assessment", "diagnosis", "report")
+
+
+@dataclass(frozen=True, slots=True)
+class Mutant:
+    """A fault: the file it is in, its line, the line as it was and as it is now, and the whole file with it."""
+
+    file: Path
+    line: int
+    before: str
+    after: str
+    code: str
+
+
+class _Faults(libcst.CSTVisitor):
+    METADATA_DEPENDENCIES = (PositionProvider,)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.found: list[tuple[int, libcst.CSTNode, libcst.CSTNode]] = []
+
+    def on_visit(self, node: libcst.CSTNode) -> bool:
+        if isinstance(node, NOT_ENTERED):
+            return False
+        for operator in OPERATORS:
+            if isinstance(node, KINDS[operator]):
+                line = self.get_metadata(PositionProvider, node).start.line
+                self.found.extend((line, node, fault) for fault in operator(node))  # type: ignore[operator]
+        return True
+
+
+def mutants(package: str) -> Iterator[Mutant]:
+    """Every fault that can be put into a package of the core."""
+    for file in sorted((CORE / "outer_test" / package).rglob("*.py")):
+        if "tests" in file.parts:
+            continue
+        wrapper = MetadataWrapper(libcst.parse_module(file.read_text()))
+        faults = _Faults()
+        wrapper.visit(faults)
+        before = wrapper.module.code.splitlines()
+        for line, node, fault in faults.found:
+            code = wrapper.module.deep_replace(node, fault).code  # type: ignore[arg-type]
+            after = code.splitlines()
+            if line <= len(after) and code != wrapper.module.code:
+                yield Mutant(file.relative_to(CORE), line, before[line - 1].strip(), after[line - 1].strip(), code)
+
+
+def survives(mutant: Mutant, package: str, copies: "list[Path]") -> bool:
+    """Whether every test passes with the fault in; a run that hangs has found it."""
+    copy = copies.pop()
+    try:
+        (copy / mutant.file).write_text(mutant.code)
+        command = [sys.executable, "-m", "bench.mutants", "--try", package]
+        env = os.environ | {"PYTHONPATH": f"{copy}:{CORE.parent}", "PYTHONDONTWRITEBYTECODE": "1"}
+        try:
+            done = subprocess.run(command, env=env, cwd=CORE.parent, capture_output=True, timeout=SLOWEST_S, check=False)
+        except subprocess.TimeoutExpired:
+            return False
+        return done.returncode == 0
+    finally:
+        shutil.copy(CORE / mutant.file, copy / mutant.file)
+        copies.append(copy)
+
+
+def run_tests(package: str) -> int:
+    """The tests that hold this package, in the copy that stands first on the path; 0 where all pass."""
+    import unittest  # noqa: PLC0415 - only where tests run
+
+    import hypothesis  # noqa: PLC0415
+
+    import outer_test  # noqa: PLC0415
+
+    hypothesis.settings.register_profile("mutants", deadline=None, derandomize=True, database=None)
+    hypothesis.settings.load_profile("mutants")
+    top = Path(outer_test.__file__).parents[1]
+    suite = unittest.TestSuite()
+    for name in dict.fromkeys((package, *TESTED_BY)):
+        for tests in sorted((top / "outer_test" / name).rglob("tests")):
+            suite.addTests(unittest.defaultTestLoader.discover(str(tests), top_level_dir=str(top)))
+    return 0 if unittest.TextTestRunner(failfast=True, verbosity=0).run(suite).wasSuccessful() else 1
+
+
+def main(packages: list[str]) -> int:
+    """Print the share found and every survivor; 1 where it is under the aim."""
+    drawn: list[tuple[str, Mutant]] = [(package, mutant) for package in packages for mutant in mutants(package)]
+    random.Random(SEED).shuffle(drawn)
+    every, drawn = len(drawn), drawn[: int(os.environ.get("MUTANTS", DRAWN))]
+    with tempfile.TemporaryDirectory() as place:
+        copies = [Path(place) / str(number) for number in range(os.cpu_count() or 2)]
+        for copy in copies:
+            shutil.copytree(CORE, copy)
+        with ThreadPoolExecutor(len(copies)) as pool:
+            alive = list(pool.map(lambda one: survives(one[1], one[0], copies), drawn))
+    left = [mutant for (_, mutant), survived in zip(drawn, alive, strict=True) if survived]
+    for mutant in sorted(left, key=lambda mutant: (str(mutant.file), mutant.line)):
+        print(f"{mutant.file}:{mutant.line}\n    - {mutant.before}\n    + {mutant.after}")
+    print("\n".join(f"{count:4} {file}" for file, count in Counter(str(mutant.file) for mutant in left).most_common()))
+    found = 100 * (1 - len(left) / max(len(drawn), 1))
+    print(f"{len(drawn)} of {every} faults drawn, {found:.1f} % found (aim {AIM_PCT} %)")
+    return 0 if found >= AIM_PCT else 1
+
+
+if __name__ == "__main__":
+    words = sys.argv[1:]
+    sys.exit(run_tests(words[1]) if words[:1] == ["--try"] else main(words or ["rules", "measurement"]))
