@@ -12,10 +12,11 @@ import subprocess
 import sys
 import tempfile
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 from pathlib import Path
+from typing import Any, cast
 
 import libcst
 from libcst.metadata import MetadataWrapper, PositionProvider
@@ -23,7 +24,7 @@ from mutmut.mutation import mutators
 
 CORE = Path(__file__).parents[1] / "core"
 DRAWN, SEED, AIM_PCT, SLOWEST_S = 1000, 20260115, 85, 240
-OPERATORS = (
+OPERATORS: tuple[Callable[[Any], Iterable[libcst.CSTNode]], ...] = (
     mutators.operator_number, mutators.operator_name, mutators.operator_augmented_assignment, mutators.operator_remove_unary_ops,
     mutators.operator_keywords, mutators.operator_swap_op, mutators.operator_if_exp,
 )  # fmt: skip
@@ -34,13 +35,22 @@ TESTED_BY = ("assessment", "diagnosis", "report")
 
 @dataclass(frozen=True, slots=True)
 class Mutant:
-    """A fault: the file it is in, its line, the line as it was and as it is now, and the whole file with it."""
+    """A fault: the package and file it is in, its line, the node it stands for and what takes its place."""
 
+    package: str
     file: Path
     line: int
-    before: str
-    after: str
-    code: str
+    module: libcst.Module
+    node: libcst.CSTNode
+    fault: libcst.CSTNode
+
+    def code(self) -> str:
+        """The whole file with the fault in."""
+        return cast(libcst.Module, self.module.deep_replace(self.node, self.fault)).code
+
+    def __str__(self) -> str:
+        before, after = (code.splitlines()[self.line - 1].strip() for code in (self.module.code, self.code()))
+        return f"{self.file}:{self.line}\n    - {before}\n    + {after}"
 
 
 class _Faults(libcst.CSTVisitor):
@@ -56,7 +66,7 @@ class _Faults(libcst.CSTVisitor):
         for operator in OPERATORS:
             if isinstance(node, KINDS[operator]):
                 line = self.get_metadata(PositionProvider, node).start.line
-                self.found.extend((line, node, fault) for fault in operator(node))  # type: ignore[operator]
+                self.found.extend((line, node, fault) for fault in operator(node))
         return True
 
 
@@ -68,20 +78,16 @@ def mutants(package: str) -> Iterator[Mutant]:
         wrapper = MetadataWrapper(libcst.parse_module(file.read_text()))
         faults = _Faults()
         wrapper.visit(faults)
-        before = wrapper.module.code.splitlines()
         for line, node, fault in faults.found:
-            code = wrapper.module.deep_replace(node, fault).code  # type: ignore[arg-type]
-            after = code.splitlines()
-            if line <= len(after) and code != wrapper.module.code:
-                yield Mutant(file.relative_to(CORE), line, before[line - 1].strip(), after[line - 1].strip(), code)
+            yield Mutant(package, file.relative_to(CORE), line, wrapper.module, node, fault)
 
 
-def survives(mutant: Mutant, package: str, copies: "list[Path]") -> bool:
+def survives(mutant: Mutant, copies: list[Path]) -> bool:
     """Whether every test passes with the fault in; a run that hangs has found it."""
     copy = copies.pop()
     try:
-        (copy / mutant.file).write_text(mutant.code)
-        command = [sys.executable, "-m", "bench.mutants", "--try", package]
+        (copy / mutant.file).write_text(mutant.code())
+        command = [sys.executable, "-m", "bench.mutants", "--try", mutant.package]
         env = os.environ | {"PYTHONPATH": f"{copy}:{CORE.parent}", "PYTHONDONTWRITEBYTECODE": "1"}
         try:
             done = subprocess.run(command, env=env, cwd=CORE.parent, capture_output=True, timeout=SLOWEST_S, check=False)
@@ -113,7 +119,7 @@ def run_tests(package: str) -> int:
 
 def main(packages: list[str]) -> int:
     """Print the share found and every survivor; 1 where it is under the aim."""
-    drawn: list[tuple[str, Mutant]] = [(package, mutant) for package in packages for mutant in mutants(package)]
+    drawn = [mutant for package in packages for mutant in mutants(package)]
     random.Random(SEED).shuffle(drawn)
     every, drawn = len(drawn), drawn[: int(os.environ.get("MUTANTS", DRAWN))]
     with tempfile.TemporaryDirectory() as place:
@@ -121,10 +127,10 @@ def main(packages: list[str]) -> int:
         for copy in copies:
             shutil.copytree(CORE, copy)
         with ThreadPoolExecutor(len(copies)) as pool:
-            alive = list(pool.map(lambda one: survives(one[1], one[0], copies), drawn))
-    left = [mutant for (_, mutant), survived in zip(drawn, alive, strict=True) if survived]
+            alive = list(pool.map(lambda mutant: survives(mutant, copies), drawn))
+    left = [mutant for mutant, survived in zip(drawn, alive, strict=True) if survived]
     for mutant in sorted(left, key=lambda mutant: (str(mutant.file), mutant.line)):
-        print(f"{mutant.file}:{mutant.line}\n    - {mutant.before}\n    + {mutant.after}")
+        print(mutant)
     print("\n".join(f"{count:4} {file}" for file, count in Counter(str(mutant.file) for mutant in left).most_common()))
     found = 100 * (1 - len(left) / max(len(drawn), 1))
     print(f"{len(drawn)} of {every} faults drawn, {found:.1f} % found (aim {AIM_PCT} %)")

@@ -3,10 +3,12 @@
 from typing import Any
 
 from django.http import HttpRequest
+from django.utils import timezone
 from ninja.security import SessionAuth
 from ninja.utils import check_csrf
 
 from accounts.models import Member
+from accounts.time_zone import zone_of
 from api.problems import Refused
 
 
@@ -14,9 +16,12 @@ class SignedIn(SessionAuth):
     """Session sign-in. Every write needs the CSRF token as well."""
 
     def authenticate(self, request: HttpRequest, key: str | None) -> Any:
-        """The member behind the session, or None."""
+        """The member behind the session, or None. From here on local time is their company's."""
         user = request.user
-        return user if user.is_authenticated and user.is_active else None
+        if not isinstance(user, Member) or not user.is_active:
+            return None
+        timezone.activate(zone_of(user.company))
+        return user
 
 
 class Asking(HttpRequest):

@@ -3,6 +3,7 @@
 import re
 from dataclasses import dataclass
 from importlib.metadata import PackageNotFoundError, distribution
+from typing import Any
 
 from django.conf import settings
 
@@ -35,10 +36,9 @@ def _licence(name: str) -> Licence | None:
         package = distribution(name)
     except PackageNotFoundError:
         return None  # needed on another kind of machine only
-    about = package.metadata
-    named = about.get("License-Expression") or next(
-        (line.rsplit(" :: ", 1)[1] for line in about.get_all("Classifier") or [] if line[:7] == "License"), about.get("License") or ""
-    )
+    about: Any = package.metadata  # an email message, though its type says less
+    classifiers = [line.rsplit(" :: ", 1)[1] for line in about.get_all("Classifier") or [] if line[:7] == "License"]
+    named = about.get("License-Expression") or ", ".join(classifiers) or about.get("License") or ""
     files = [file for file in package.files or [] if _TEXT.search(str(file))]
     text = "\n\n".join(file.read_text(encoding="utf-8") for file in files[:3])
     return Licence(about["Name"], package.version, named.splitlines()[0] if named else "", text)

@@ -40,7 +40,7 @@ class Swap(TestCase):
         first = self.lift("Board wire Y (yellow)")
         refused = self.caller.send("POST", f"{self.path}/lifted", {"id": fresh(), "what": "Board wire O (orange)"})
         self.assertEqual(refused.status_code, 422)
-        self.assertIn("one wire at a time", refused.json()["errors"][0]["message"])
+        self.assertIn("ne wire at a time", refused.json()["errors"][0]["message"])
         self.end(first)
         told = self.end(self.lift("Board wire O (orange)"), "retired", "the new board takes no O")
         self.assertEqual([one["state"] for one in told["defrost"]["swap"]["wires"]], ["moved", "retired"])  # type: ignore[index]
