@@ -64,6 +64,8 @@ class NewWire:
     colour: str = ""
     goes_to: str = ""
     new_terminal: str = ""
+    on_old: bool = False
+    of: UUID | None = None
     gone: bool = False
 
 
@@ -101,9 +103,9 @@ def keep_conditions(request: Asking, visit_id: UUID, body: Body[Conditions]) -> 
 
 @router.post("/{visit_id}/defrost/wires", response={200: Round, **REFUSALS})
 def map_board_wire(request: Asking, visit_id: UUID, body: Body[NewWire]) -> HttpResponse:
-    """Write a line of the wire map of a board that is swapped; the same terminal again corrects it."""
-    wire = BoardWire(body.terminal, body.colour, body.goes_to, body.new_terminal)
-    return answer_round(map_wire(request.auth, visit_id, WireLine(body.id, wire, body.gone)))
+    """Write a line of the wire map of a board that is swapped: a new wire, or a correction of one."""
+    wire = BoardWire(body.terminal, body.colour, body.goes_to, body.new_terminal, body.on_old)
+    return answer_round(map_wire(request.auth, visit_id, WireLine(body.id, wire, body.of, body.gone)))
 
 
 @router.post("/{visit_id}/defrost/simulated", response={200: Round, **REFUSALS})

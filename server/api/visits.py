@@ -20,6 +20,7 @@ from visits.show import show_round, show_visit
 from visits.today import today
 from visits.write_entries import NewEntry, write_entries
 from visits.write_lists import add_lifted, claim_power, end_lifted, finish
+from visits.write_notes import write_note
 from visits.write_rules import judge_by_current_rules
 
 router = Router(tags=["visits"])
@@ -70,6 +71,15 @@ class PowerSaid:
 
     id: UUID
     state: Literal["live", "dead-claimed"]
+    at: datetime | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class NewNote:
+    """A note on the visit, with the client's UUID."""
+
+    id: UUID
+    text: str
     at: datetime | None = None
 
 
@@ -174,6 +184,12 @@ def keep_line(request: Asking, visit_id: UUID, body: Body[TypedLine]) -> HttpRes
 def say_power(request: Asking, visit_id: UUID, body: Body[PowerSaid]) -> HttpResponse:
     """Say that the unit is live, or claim it dead. Dead is only ever proved by readings."""
     return answer_round(claim_power(request.auth, visit_id, body.id, body.state, aware(body.at)))
+
+
+@router.post("/visits/{visit_id}/notes", response={200: Round, **REFUSALS})
+def note_on(request: Asking, visit_id: UUID, body: Body[NewNote]) -> HttpResponse:
+    """Keep a note on the visit."""
+    return answer_round(write_note(request.auth, visit_id, body.id, body.text, aware(body.at)))
 
 
 @router.post("/visits/{visit_id}/lifted", response={200: Round, **REFUSALS})

@@ -16,7 +16,7 @@ class Typed(BrowserTest):
 
     def test_the_letterhead(self) -> None:
         self.page.goto(f"{self.live_server_url}/company")
-        head = self.page.get_by_label("Under your name on every sheet")
+        head = self.page.get_by_label("Under your name")
         head.fill("Tern Hollow 9\nLicence of the county 0042")
         self.page.reload()
         expect(head).to_have_value("Tern Hollow 9\nLicence of the county 0042")
@@ -97,13 +97,13 @@ class People(BrowserTest):
     def test_a_new_password_by_a_link(self) -> None:
         row = self.page.locator('div:has(> div:has-text("signs in as wren"))').last
         row.get_by_role("button", name="New password").click()
-        link = self.page.get_by_label("Pass this link on").input_value()
+        link = self.page.get_by_label("Send this link to the person").input_value()
         self.other.goto(link)
         self.other.get_by_label("Password").fill("quite another passphrase")
         self.other.get_by_role("button").last.click()
         expect(self.other.get_by_role("heading", name="Today")).to_be_visible()
         self.other.goto(link)
-        expect(self.other.get_by_role("main")).to_contain_text("This link is spent")
+        expect(self.other.get_by_role("main")).to_contain_text("This link was used")
         self.other.context.clear_cookies()
         self.other_signs_in()
         expect(self.other.get_by_role("alert")).to_be_visible()
@@ -112,7 +112,7 @@ class People(BrowserTest):
 
     def test_a_link_withdrawn_lets_nobody_in(self) -> None:
         self.page.get_by_role("button", name="Invite a lead").click()
-        link = self.page.get_by_label("Pass this link on").input_value()
+        link = self.page.get_by_label("Send this link to the person").input_value()
         self.page.get_by_label("Open links").get_by_role("button", name="Withdraw it").click()
         self.page.get_by_label("Open links").get_by_role("button", name="Yes, withdraw it").click()
         expect(self.page.get_by_label("Open links")).to_have_count(0)
@@ -147,7 +147,7 @@ class Technician(BrowserTest):
             self.page.goto(self.live_server_url + address)
             expect(self.page.get_by_role("main")).to_contain_text(told)
         self.page.goto(f"{self.live_server_url}/company")
-        expect(self.page.get_by_label("Under your name on every sheet")).to_be_disabled()
+        expect(self.page.get_by_label("Under your name")).to_be_disabled()
         self.page.goto(f"{self.live_server_url}/people")
         expect(self.page.get_by_role("main")).to_contain_text("signs in as wren")
         expect(self.page.get_by_role("button", name="Invite a technician")).to_have_count(0)

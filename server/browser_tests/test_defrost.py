@@ -155,7 +155,7 @@ class SwapAndAdvice(BrowserTest):
         expect(self.page.get_by_role("alert")).to_contain_text("no switch mark")
         self.page.get_by_label("Mark on the coil switch").fill("L60-30")
         self.page.get_by_role("button", name="What it means").click()
-        self.page.get_by_role("button", name="the likely one").click()
+        self.page.get_by_role("button", name="more likely").click()
         expect(self.page.get_by_label("Coil switch closes", exact=True)).to_have_value("30")
         expect(self.page.get_by_label("Coil switch opens", exact=True)).to_have_value("60")
         self.page.get_by_label("Board profile").select_option("demand, plain")

@@ -97,7 +97,7 @@ class Round(BrowserTest):
 
     def test_a_grounded_winding_stops_energising(self) -> None:
         self.open_visit("Lock Cottage 1")
-        dialog = self.page.get_by_role("dialog")
+        dialog = self.page.get_by_role("alertdialog")
         expect(dialog).to_contain_text("Do not energise this unit.")
         dialog.get_by_role("button").click()
         expect(dialog).to_have_count(0)
@@ -190,7 +190,7 @@ class CompanyScreens(BrowserTest):
         self.page.get_by_role("button", name="Add a meter").click()
         name = self.page.get_by_label("Name").last
         self.page.get_by_role("button", name="Save meters").click()
-        expect(self.page.get_by_role("alert").first).to_contain_text("give it a name")
+        expect(self.page.get_by_role("alert").first).to_contain_text("Give it a name")
         name.fill("new clamp")
         fresh = self.page.get_by_label("new clamp", exact=True)
         fresh.get_by_role("button", name="Add a range").click()

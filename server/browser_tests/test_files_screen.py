@@ -61,17 +61,17 @@ class In(BrowserTest):
 
     def test_a_look_before_it_is_kept_survives_a_reload(self) -> None:
         self.choose(HEADING + "TH-0233,2024-03-01 09:00,herm,20.1,uF\n")
-        expect(self.read_it()).to_contain_text("Nothing is kept yet")
+        expect(self.read_it()).to_contain_text("Nothing is saved yet")
         expect(self.log.get_by_role("img", name="bad").first).to_be_visible()
         self.page.reload()
-        expect(self.log).to_contain_text("Nothing is kept yet")
+        expect(self.log).to_contain_text("Nothing is saved yet")
         self.log.get_by_role("button", name="Save all 1 reading").click()
-        expect(self.log.get_by_role("status")).to_contain_text("Kept.")
+        expect(self.log.get_by_role("status")).to_contain_text("Saved.")
 
     def test_stopped_nothing_is_kept(self) -> None:
         before = Entry._base_manager.count()
         self.choose(HEADING + "TH-0233,2024-03-01 09:00,herm,35.1,uF\n")
-        expect(self.read_it()).to_contain_text("Nothing is kept yet")
+        expect(self.read_it()).to_contain_text("Nothing is saved yet")
         self.log.get_by_role("button", name="Cancel").click()
         expect(self.log).to_contain_text("Stopped. Nothing was saved.")
         self.assertEqual(Entry._base_manager.count(), before)
@@ -79,13 +79,13 @@ class In(BrowserTest):
     def test_what_is_no_csv(self) -> None:
         for text in ("", "just one column\n1\n"):
             self.choose(text)
-            expect(self.log.get_by_role("alert")).to_contain_text("no CSV file")
+            expect(self.log.get_by_role("alert")).to_contain_text("not a CSV file")
 
     def test_a_zip_into_a_company_that_has_units(self) -> None:
         whole = self.page.request.get(f"{self.live_server_url}/api/files/company.zip").body()
         part = self.page.get_by_label("Import a company zip")
         part.get_by_label("Company zip").set_input_files({"name": "c.zip", "mimeType": "application/zip", "buffer": whole})
-        expect(part.get_by_role("alert")).to_contain_text("has units already")
+        expect(part.get_by_role("alert")).to_contain_text("already has units")
 
 
 class Finding(BrowserTest):

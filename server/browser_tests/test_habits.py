@@ -112,8 +112,8 @@ class PhoneRound(BrowserTest):
             self.page.get_by_role("button", name="Save", exact=True).tap()
         self.page.locator('[data-choice="1"]').tap()
         expect(self.page.get_by_text("Dead (proved)").last).to_be_in_viewport()
-        expect(self.page.get_by_role("link", name="1 not put back")).to_be_in_viewport()
-        self.page.get_by_role("link", name="1 not put back").tap()
+        expect(self.page.get_by_role("link", name="1 to put back")).to_be_in_viewport()
+        self.page.get_by_role("link", name="1 to put back").tap()
         expect(self.page.get_by_role("button", name="Disconnect pulled: back")).to_be_in_viewport()
 
     def test_the_drawing_opens_on_request(self) -> None:

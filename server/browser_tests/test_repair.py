@@ -35,12 +35,12 @@ class Repair(BrowserTest):
     def test_one_never_put_in_comes_off_the_record(self) -> None:
         self.open_visit("Quarry Lane 8", "Capacitors")
         parts = self.page.get_by_label("Parts put in", exact=True)
-        parts.get_by_role("button", name="A part was put in").click()
+        parts.get_by_role("button", name="Add a part put in").click()
         parts.get_by_label("Part", exact=True).select_option("contactor")
         parts.get_by_role("button", name="Save", exact=True).click()
         expect(parts.get_by_text("Contactor", exact=True)).to_have_count(1)
         parts.get_by_role("button", name="Remove this entry").click()
-        parts.get_by_role("button", name="Yes, not in").click()
+        parts.get_by_role("button", name="Yes, remove this entry").click()
         expect(parts.get_by_text("Contactor", exact=True)).to_have_count(0)
 
 

@@ -76,6 +76,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
             "page": customer_page(loaded.visit, judged, shown.diagnosis.accused, parts, row.finish_reason),
             "marks": {verdict.value: mark_safe(mark(verdict)) for verdict in WORST_FIRST},
             "overall": judged.overall, "parts": list(_parts(company, loaded, judged, shown.entries)),
+            "notes": [(note.text, note.at, note.by_whom) for note in shown.notes],
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
             "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
             "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.strokes],

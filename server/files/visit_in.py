@@ -27,6 +27,7 @@ from visits.models import (
     PowerClaim,
     RulesChange,
     Visit,
+    VisitNote,
 )
 from visits.to_core import STOPPED, about_part
 
@@ -93,6 +94,7 @@ def write_whole(member: Member, unit: Unit, visit_id: UUID, visit: core.Visit, a
         finished_at=at,
         finished_by=member,
         has_board_wires=bool(visit.board_wires),
+        timed_out_before=visit.timed_out_before,
         **row_fields,
     )
     row.save(force_insert=True)
@@ -108,11 +110,11 @@ def write_whole(member: Member, unit: Unit, visit_id: UUID, visit: core.Visit, a
 def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) -> None:
     company = member.company
     base: dict[str, Any] = {"company": company, "visit": row, "member": member}
-    named = [*(reading.id for reading in visit.readings), *(one.id for one in visit.lifted)]
+    named = [*(reading.id for reading in visit.readings), *(one.id for one in visit.lifted), *(wire.id for wire in visit.board_wires)]
     asked = [UUID(name) for name in named if name is not None and _is_uuid(name)]
     taken = {
         found
-        for model in (Entry, LiftedLine)
+        for model in (Entry, LiftedLine, BoardWireLine)
         for found in model.objects.of(company).filter(uuid__in=asked).values_list("uuid", flat=True)
     }  # fmt: skip
     ids = _Ids(row.id, taken)
@@ -154,7 +156,7 @@ def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) ->
         if one.end is not None
     ]
     LiftedEnding.objects.of(company).bulk_create(ends)
-    _write_defrost(base, row, visit, at)
+    _write_defrost(base, row, visit, at, ids)
     PartPutIn.objects.of(company).bulk_create(
         PartPutIn(**base, uuid=uuid5(row.id, f"part {place}"), at=one.at or at, part=one.part.value, about=about_part(one))
         for place, one in enumerate(visit.repairs)
@@ -163,7 +165,7 @@ def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) ->
         RulesChange.objects.of(company).create(**base, uuid=uuid5(row.id, "rules"), at=at, rules=row.rules)
 
 
-def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: datetime) -> None:
+def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: datetime, ids: _Ids) -> None:
     run = uuid5(row.id, "run")
     forced = visit.defrost_forced_at or at
     stamps = [
@@ -181,13 +183,17 @@ def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: date
     )
     wires = [
         BoardWireLine(
-            **base, uuid=uuid5(row.id, f"wire {wire.terminal}"), at=at, terminal=_short("terminal", wire.terminal, 20),
+            **base, uuid=(own := ids.of(wire.id, f"wire {place}")), wire=own, at=at, on_old=wire.on_old,
+            terminal=_short("terminal", wire.terminal, 20),
             colour=_short("colour", wire.colour, 20), goes_to=_short("goes_to", wire.goes_to, 80),
             new_terminal=_short("new_terminal", wire.new_terminal, 20),
         )
-        for wire in visit.board_wires
+        for place, wire in enumerate(visit.board_wires)
     ]  # fmt: skip
     BoardWireLine.objects.of(row.company).bulk_create(wires)
+    VisitNote.objects.of(row.company).bulk_create(
+        VisitNote(**base, uuid=uuid5(row.id, f"note {place}"), at=note.at or at, text=note.text) for place, note in enumerate(visit.notes)
+    )
 
 
 def _is_uuid(text: str) -> bool:

@@ -9,7 +9,18 @@ from django.core.cache import cache
 
 from accounts.models import Company, Member
 from outer_test import visit as core
-from visits.models import BoardWireLine, DefrostAnswer, DefrostStamp, Entry, LiftedEnding, LiftedLine, PartPutIn, PowerClaim, Visit
+from visits.models import (
+    BoardWireLine,
+    DefrostAnswer,
+    DefrostStamp,
+    Entry,
+    LiftedEnding,
+    LiftedLine,
+    PartPutIn,
+    PowerClaim,
+    Visit,
+    VisitNote,
+)
 from visits.to_core import Log, as_it_stands, core_lifted, core_readings, core_seen, core_visit
 
 
@@ -71,6 +82,7 @@ def load_visit(company: Company, row: Visit) -> Loaded:
         stamps=stamps,
         answers=_written(DefrostAnswer, company, row) if stamps else [],
         parts=_written(PartPutIn, company, row),
+        notes=_written(VisitNote, company, row),
         wires=_written(BoardWireLine, company, row) if board and row.has_board_wires else [],
     )
     return Loaded(row, log, core_visit(row, kept, log), member_names(company))

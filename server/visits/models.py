@@ -35,6 +35,7 @@ class Visit(CompanyRow):
     overall = models.CharField(max_length=10, blank=True)
     find_text = models.TextField(blank=True, editable=False)
     has_board_wires = models.BooleanField(default=False)
+    timed_out_before = models.PositiveSmallIntegerField(default=0)
     return_of = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
 
     class Meta:
@@ -133,8 +134,11 @@ class PartPutIn(Written):
 
 
 class BoardWireLine(Written):
-    """A line of the wire map of an old defrost board; the latest of a terminal stands. `gone` takes a wrong line off the map."""
+    """A line of the wire map of an old defrost board. The latest of a wire stands; `wire` is its first line's id, empty in lines
+    from when a terminal held one wire only. `gone` takes a wrong line off the map, `on_old` puts the wire back on the old board."""
 
+    wire = models.UUIDField(null=True)
+    on_old = models.BooleanField(default=False)
     terminal = models.CharField(max_length=20)
     colour = models.CharField(max_length=20, blank=True)
     goes_to = models.CharField(max_length=80, blank=True)
@@ -165,6 +169,16 @@ class LiftedEnding(Written):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="lifted_ending_once")]
+        indexes = [models.Index(fields=["visit", "id"])]
+
+
+class VisitNote(Written):
+    """A note that a technician wrote on a visit."""
+
+    text = models.TextField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="visit_note_once")]
         indexes = [models.Index(fields=["visit", "id"])]
 
 

@@ -5,12 +5,14 @@ from uuid import UUID, uuid5
 from django.db import transaction
 from django.utils import timezone
 
-from accounts.models import Member
+from accounts.models import Company, Member
 from fleet.models import Unit
 from fleet.write_unit import find_unit
 from outer_test.measurement import FieldProblem
+from outer_test.rules.defrost import timed_out_after
 from visits.baseline import unit_baseline
 from visits.find_text import find_text_of
+from visits.load import load_visit
 from visits.models import LiftedLine, Visit
 
 
@@ -33,6 +35,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
         defaults={
             "technician": member, "scheduled_for": timezone.now(), "complaint": complaint, "began": began,
             "rules": member.company.rules, "baseline": unit_baseline(member.company, unit),
+            "timed_out_before": _timed_out(member.company, unit),
             "return_of": before[0].visit if before else None,
         },
     )  # fmt: skip
@@ -47,6 +50,12 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
             for line in before
         )  # fmt: skip
     return visit
+
+
+def _timed_out(company: Company, unit: Unit) -> int:
+    """How many defrosts ended by time in a row when the unit's latest finished visit was over."""
+    latest = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-finished_at").first()
+    return 0 if latest is None else timed_out_after(load_visit(company, latest).visit)
 
 
 def _left_behind(member: Member, unit: Unit) -> list[LiftedLine]:

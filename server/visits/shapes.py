@@ -95,9 +95,19 @@ class DefrostShown:
     lanes: tuple[Lane, ...]
     stamps: tuple[StampShown, ...]
     asked: tuple[EventAsked, ...]
-    limit_s: float
+    limit_s: float | None
     stopped: bool
     swap: SwapGuide
+
+
+@dataclass(frozen=True, slots=True)
+class NoteShown:
+    """A note a technician wrote on the visit."""
+
+    id: UUID
+    text: str
+    at: datetime
+    by_whom: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,6 +124,7 @@ class Round:
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]
     parts: tuple[NewPartShown, ...]
+    notes: tuple[NoteShown, ...]
     power_log: tuple[PowerShown, ...]
     plate: Plate
     fitted: tuple[FittedCapacitor, ...]

@@ -23,6 +23,7 @@ from visits.shapes import (
     LiftedShown,
     MeterChoice,
     NewPartShown,
+    NoteShown,
     PlateRevisionShown,
     PowerShown,
     Round,
@@ -48,6 +49,7 @@ def show_round(loaded: Loaded) -> Round:
             NewPartShown(one.uuid, one.at, loaded.names.get(one.member_id, ""), core_repair(one))
             for one in not_taken_back(loaded.log.parts)
         ),
+        notes=tuple(NoteShown(note.uuid, note.text, note.at, loaded.names.get(note.member_id, "")) for note in loaded.log.notes),
         power_log=tuple(_power(claim, loaded.names) for claim in loaded.log.power),
         plate=visit.plate,
         fitted=visit.fitted,
@@ -103,7 +105,7 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
             if stamp.event != STOPPED
         ),
         asked=tuple(_asked(loaded)),
-        limit_s=(defrost.limit_min or 10) * 60,
+        limit_s=None if defrost.limit_min is None else defrost.limit_min * 60,
         stopped=any(stamp.event == STOPPED for stamp in stamps),
         swap=swap_guide(visit, judged.power.state),
     )

@@ -3,6 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
+from uuid import UUID
 
 from django.utils.timezone import localtime
 
@@ -11,8 +12,20 @@ from fleet.models import Unit
 from outer_test import visit as core
 from outer_test.judgement import Part
 from outer_test.plain_data import read_as, sparse
+from outer_test.rules.defrost import timed_out_in_a_row
 from outer_test.visit import POINTS
-from visits.models import BoardWireLine, DefrostAnswer, DefrostStamp, Entry, LiftedEnding, LiftedLine, PartPutIn, PowerClaim, Visit
+from visits.models import (
+    BoardWireLine,
+    DefrostAnswer,
+    DefrostStamp,
+    Entry,
+    LiftedEnding,
+    LiftedLine,
+    PartPutIn,
+    PowerClaim,
+    Visit,
+    VisitNote,
+)
 
 STOPPED = "stopped"  # nobody watches any more: what has not come by then did not come
 
@@ -29,6 +42,7 @@ class Log:
     answers: Sequence[DefrostAnswer] = ()
     wires: Sequence[BoardWireLine] = ()
     parts: Sequence[PartPutIn] = ()
+    notes: Sequence[VisitNote] = ()
 
     def ending(self, line: LiftedLine) -> LiftedEnding | None:
         """How this line ended, if it did."""
@@ -42,8 +56,9 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
         "rules": row.rules, "baseline": row.baseline, "conditions": row.conditions,
         "complaint": row.complaint or None, "began": row.began or None,
     }  # fmt: skip
+    known = read_as(core.Visit, {**kept, **said})
     return replace(
-        read_as(core.Visit, {**kept, **said}),
+        known,
         power=tuple(core.PowerEvent(claim.state, localtime(claim.at)) for claim in log.power),  # type: ignore[arg-type]
         readings=core_readings(log.entries),
         seen=core_seen(log.entries),
@@ -52,11 +67,20 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
         defrost_forced_at=next((localtime(one.at) for one in standing if one.event == "forced"), None),
         defrost_seen=standing_answers(log),
         repairs=tuple(core_repair(one) for one in core.not_taken_back(log.parts)),
-        board_wires=tuple(
-            core.BoardWire(wire.terminal, wire.colour, wire.goes_to, wire.new_terminal) for wire in _standing_wires(log.wires)
-        ),
+        board_wires=_standing_wires(log.wires),
+        notes=tuple(core.Note(note.text, localtime(note.at)) for note in log.notes),
+        timed_out_before=timed_out_in_a_row(_earlier_runs(log.stamps), known.plate.defrost, row.timed_out_before),
         defrost_watched_s=max((one.s for one in standing if one.event == STOPPED), default=None),
     )
+
+
+def _earlier_runs(stamps: Sequence[DefrostStamp]) -> list[list[core.DefrostEvent]]:
+    """The runs of this visit before the latest, in the order they were begun."""
+    runs = list(dict.fromkeys(stamp.run for stamp in stamps))[:-1]
+    return [
+        [core.DefrostEvent(stamp.s, stamp.event) for stamp in core.not_taken_back(stamps) if stamp.run == run and stamp.event != STOPPED]  # type: ignore[arg-type]
+        for run in runs
+    ]
 
 
 def standing_answers(log: Log) -> dict[core.RunEvent, core.Answer]:
@@ -75,10 +99,17 @@ def core_repair(row: PartPutIn) -> core.Repair:
     return core.Repair(part=Part(row.part), at=localtime(row.at), **row.about)
 
 
-def _standing_wires(wires: Sequence[BoardWireLine]) -> list[BoardWireLine]:
-    """The map as it stands: the latest line of each terminal, in the order the terminals were first written."""
-    latest = {wire.terminal: wire for wire in wires}
-    return [one for one in latest.values() if not one.gone]
+def _standing_wires(lines: Sequence[BoardWireLine]) -> tuple[core.BoardWire, ...]:
+    """The map as it stands: the latest line of each wire, in the order the wires were first written."""
+    first: dict[str, UUID] = {}
+    latest: dict[UUID, BoardWireLine] = {}
+    for line in lines:
+        latest[line.wire or first.setdefault(line.terminal, line.uuid)] = line
+    return tuple(
+        core.BoardWire(line.terminal, line.colour, line.goes_to, line.new_terminal, line.on_old, str(wire))
+        for wire, line in latest.items()
+        if not line.gone
+    )
 
 
 def as_it_stands(company: Company, unit: Unit) -> dict[str, Any]:

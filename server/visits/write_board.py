@@ -8,7 +8,7 @@ from django.utils import timezone
 
 from accounts.models import Member
 from outer_test.measurement import FieldProblem
-from outer_test.rules.defrost import line_of
+from outer_test.rules.defrost import line_names
 from outer_test.visit import BoardWire
 from visits.load import Loaded, load_visit, open_for_writing
 from visits.models import BoardWireLine
@@ -18,15 +18,16 @@ MOST = 60
 
 @dataclass(frozen=True, slots=True)
 class WireLine:
-    """A line of the map: the client's UUID and the wire; `gone` takes the terminal's line off again."""
+    """A line of the map: the client's UUID and the wire. `of` is the wire it corrects, none for a new one; `gone` takes that off."""
 
     id: UUID
     wire: BoardWire
+    of: UUID | None = None
     gone: bool = False
 
 
 def map_wire(member: Member, visit_id: UUID, line: WireLine) -> Loaded:
-    """Write a line of the wire map; the same terminal again is a correction, and the old line stays on record.
+    """Write a line of the wire map: a new wire, also on a terminal that has one, or a correction; old lines stay on record.
 
     A wire that was taken off keeps its name: a correction of its colour is refused then, for the list would lose it.
     Raises NoSuchVisit, Finished, FieldProblem.
@@ -38,19 +39,31 @@ def map_wire(member: Member, visit_id: UUID, line: WireLine) -> Loaded:
     with transaction.atomic():
         row = open_for_writing(member, visit_id)
         loaded = load_visit(member.company, row)
-        if any(wire.uuid == line.id for wire in loaded.log.wires):
+        if any(one.uuid == line.id for one in loaded.log.wires):
             return loaded
-        before = next((one for one in loaded.visit.board_wires if one.terminal == wire.terminal.strip()), None)
-        if before is None and (line.gone or len(loaded.visit.board_wires) >= MOST):
-            raise FieldProblem("terminal", "This terminal is not on the map." if line.gone else f"Use at most {MOST} wires.")
-        named = {one.what for one in loaded.log.lifted}
-        if before is not None and line_of(before) in named and (line.gone or wire.colour.strip() != before.colour):
-            raise FieldProblem("terminal", f"{line_of(before)} is off already, so its name cannot change.")
+        _check(loaded, line)
         BoardWireLine.objects.of(member.company).create(
-            company=member.company, uuid=line.id, visit=row, member=member, at=timezone.now(), terminal=wire.terminal.strip(),
-            colour=wire.colour.strip(), goes_to=wire.goes_to.strip(), new_terminal=wire.new_terminal.strip(), gone=line.gone,
+            company=member.company, uuid=line.id, visit=row, member=member, at=timezone.now(), wire=line.of or line.id,
+            terminal=wire.terminal.strip(), colour=wire.colour.strip(), goes_to=wire.goes_to.strip(),
+            new_terminal=wire.new_terminal.strip(), on_old=wire.on_old, gone=line.gone,
         )  # fmt: skip
         if not row.has_board_wires:
             row.has_board_wires = True
             row.save(update_fields=["has_board_wires"])
         return load_visit(member.company, row)
+
+
+def _check(loaded: Loaded, line: WireLine) -> None:
+    wires = loaded.visit.board_wires
+    if line.of is None:
+        if line.gone or len(wires) >= MOST:
+            raise FieldProblem("terminal", "This wire is not on the map." if line.gone else f"Use at most {MOST} wires.")
+        return
+    place = next((place for place, one in enumerate(wires) if one.id == str(line.of)), None)
+    if place is None:
+        raise FieldProblem("of", "This wire is not on the map.")
+    before, name = wires[place], line_names(wires)[place]
+    renamed = (line.wire.terminal.strip(), line.wire.colour.strip()) != (before.terminal, before.colour)
+    # A wire taken off is on the list by its name; taking a like one off the map would number it anew.
+    if (line.gone or renamed) and any(one.what.startswith(name) for one in loaded.log.lifted):
+        raise FieldProblem("terminal", f"{name} is off already, so its name cannot change.")

@@ -9,6 +9,7 @@ from django.utils import timezone
 
 from accounts.models import Member
 from outer_test import visit as core
+from outer_test.assessment import power_of
 from outer_test.measurement import FieldProblem
 from outer_test.procedure import FinishProblem, LiftProblem, check_finish, check_lift
 from outer_test.visit import Thing, things_off, words_for
@@ -47,7 +48,8 @@ def add_lifted(member: Member, visit_id: UUID, line_id: UUID, what: str, at: dat
         if len(what) > 120:
             raise FieldProblem("what", "Use 1 to 120 characters.")
         try:
-            check_lift(load_visit(member.company, row).visit, core.Lifted(what.strip(), id=str(line_id)))
+            visit = load_visit(member.company, row).visit
+            check_lift(visit, core.Lifted(what.strip(), id=str(line_id)), power_of(visit).state)
         except LiftProblem as problem:
             raise FieldProblem("what", str(problem)) from None
         _add_line(member, row, line_id, what.strip(), at or timezone.now())

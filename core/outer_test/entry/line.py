@@ -4,7 +4,8 @@ import re
 from dataclasses import dataclass, replace
 
 from outer_test.entry.field import TypedProblem, parse_typed
-from outer_test.entry.vocabulary import AT_STATION, PEAK_BY, PEAK_WITH, RESULTS, SAYINGS, UNITS
+from outer_test.entry.terminals import terminals_at
+from outer_test.entry.vocabulary import AT_STATION, FILLERS, PEAK_BY, PEAK_WITH, RESULTS, SAYINGS, UNITS
 from outer_test.visit import POINTS, Measures, group_of, measures
 
 _LONGEST = max(len(saying.split()) for saying in SAYINGS)
@@ -131,6 +132,9 @@ class _Reader:
         self._value_of(points, self.at, self.at + length)
 
     def _saying_at(self, at: int) -> tuple[tuple[str, ...], int]:
+        point, taken = terminals_at([self._word(place) for place in range(at, min(at + 4, len(self.words)))])
+        if point and (taken > 1 or self._word(at) not in SAYINGS):
+            return (point,), taken  # terminals before parts: `common to start` is no start capacitor
         here = "run" if self.items and group_of(self.items[-1].point) == "amps" else self.station
         for length in range(min(_LONGEST, len(self.words) - at), 0, -1):
             said = " ".join(self._word(place) for place in range(at, at + length))
@@ -142,6 +146,8 @@ class _Reader:
 
     def _value_of(self, points: tuple[str, ...], begin: int, at: int) -> None:
         """Read the value that begins at `at` for these points; the piece of the line begins at `begin`."""
+        while self._word(at) in FILLERS and at < len(self.words):
+            at += 1
         choices = POINTS[points[0]].choices
         end = at + 1 if self._word(at) in choices else at  # its own word, even where that begins another reading: `at the terminals`
         while end < len(self.words) and end < at + 2 and (end == at or self._is_unit(end)) and not self._saying_at(end)[0]:

@@ -21,6 +21,9 @@ AT_STATION: dict[str, dict[str, str]] = {
 }
 AT_STATION["run"]["line"] = "line.l1_l2.v"
 
+# Said between a reading's name and its value.
+FILLERS = frozenset({"", "is", "reads", "read", "was", "measured"})
+
 # Said alone, without a value.
 RESULTS = {"started": "started", "hummed": "hummed", "hums": "hummed", "tripped": "tripped", "nothing": "nothing"}
 PEAK_BY = {"inrush": "inrush", "max": "max-hold", "max-hold": "max-hold", "maxhold": "max-hold"}

@@ -12,10 +12,11 @@ from outer_test.nameplate.plate import (
     Plate,
     RunCapacitor,
     StartCapacitor,
+    SystemKind,
     plate_fields,
     why_missing,
 )
-from outer_test.nameplate.recovery import STANDARD_SIZES, last_digit, recovered_rla
+from outer_test.nameplate.recovery import STANDARD_SIZES, Recovered, last_digit, recovered_fla, recovered_rla
 from outer_test.nameplate.shipped_boards import SHIPPED, is_generic
 
 __all__ = [
@@ -31,14 +32,17 @@ __all__ = [
     "Fan",
     "Light",
     "Plate",
+    "Recovered",
     "RunCapacitor",
     "SensorPoint",
     "StartCapacitor",
+    "SystemKind",
     "has_shift_delay",
     "is_electronic",
     "is_generic",
     "last_digit",
     "plate_fields",
+    "recovered_fla",
     "recovered_rla",
     "why_missing",
 ]

@@ -126,7 +126,7 @@ class Plate(Record):
     contactor: Contactor = Contactor()
     valve: Literal["O", "B"] | None = None
     aux_heat: AuxHeat = AuxHeat()
-    system: tuple[SystemKind, ...] = ()
+    system: tuple[SystemKind, ...] = ()  # beside what compressor, stages, fan and aux heat say themselves
     defrost: Defrost = Defrost()
     unreadable: tuple[str, ...] = field(default=())
 

@@ -66,3 +66,33 @@ def recovered_rla(plate: Plate) -> Recovered | None:
     if high == float("inf"):
         return None
     return Recovered(round(low, 3), round(high, 3), f"recovered from {' and '.join(from_)}")
+
+
+def recovered_fla(plate: Plate) -> Recovered | None:
+    """One outdoor fan's FLA from MCA, MOP and RLA, each within one of the last printed digit; None where nothing gives it.
+
+    The fans = MCA − 1.25 × RLA (or the selection current where printed); ≥ MOP − 2.25 × it, and < the next size − 1.75 × it, as
+    for `recovered_rla`. Two fans are taken as alike. Source: [D from NEC 440.33, 440.22].
+
+    >>> from outer_test.nameplate.plate import Compressor
+    >>> found = recovered_fla(Plate(mca=23.6, compressor=Compressor(rla=17.9)))
+    >>> round(found.low, 2), round(found.high, 2)
+    (1.0, 1.45)
+    """
+    most = plate.branch_selection_a or plate.compressor.rla
+    if most is None or "branch_selection_a" in plate.unreadable or plate.hz == 50 or plate.mca is None:
+        return None
+    slack, digit = last_digit(most), last_digit(plate.mca)
+    low = max(plate.mca - digit - 1.25 * (most + slack), 0.0)
+    high = plate.mca + digit - 1.25 * (most - slack)
+    from_ = ["MCA"]
+    if plate.mop is not None and plate.mop in STANDARD_SIZES:
+        least = next((size for size in STANDARD_SIZES if size >= max(15.0, plate.mca)), 15)
+        if plate.mop > max(15, least):
+            low = max(low, plate.mop - 2.25 * (most + slack))
+        above = next((size for size in STANDARD_SIZES if size > plate.mop), None)
+        if above is not None:
+            high = min(high, above - 1.75 * (most - slack))
+        from_.append("MOP")
+    fans = plate.fan.count
+    return Recovered(round(low / fans, 3), round(high / fans, 3), f"recovered from {' and '.join(from_)}")

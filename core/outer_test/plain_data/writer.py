@@ -48,12 +48,12 @@ def _differs(field: Field[Any], value: Any) -> bool:
 
 
 @cache
-def _fields(kind: type) -> tuple[Field[Any], ...]:
+def _fields(kind: Any) -> tuple[Field[Any], ...]:
     return fields(kind) if is_dataclass(kind) else ()
 
 
 def _written(value: Any, keep: _Keep | None) -> Any:
-    kind = type(value)
+    kind: Any = type(value)
     if kind in _AS_IT_IS:
         return value
     if kind is float:

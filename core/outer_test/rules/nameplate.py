@@ -5,7 +5,7 @@ from decimal import Decimal
 
 from outer_test.judgement import DEFAULT, Finding, HouseRules, Limits, Rule, Verdict, does_not_apply, judged, unjudged
 from outer_test.measurement import exact, say
-from outer_test.nameplate import STANDARD_SIZES, Plate, last_digit, recovered_rla, why_missing
+from outer_test.nameplate import STANDARD_SIZES, Plate, Recovered, last_digit, recovered_fla, recovered_rla, why_missing
 
 PLATE_MCA = Rule("plate-mca", "Printed MCA against the computed one", "NFPA 70 (NEC) 440.33; UL 60335-2-40, from memory", "P")
 PLATE_MOP = Rule("plate-mop", "Printed MOP against the computed one", "NFPA 70 (NEC) 440.22, 240.6(A), from memory", "P")
@@ -171,26 +171,32 @@ def plate_lra(plate: Plate) -> Finding:
     )
 
 
-def plate_infer(plate: Plate) -> Finding | None:
-    """RLA that cannot be read, as far as MCA and MOP give it back; an empty interval says only that plate figures disagree.
+def plate_infer(plate: Plate) -> list[Finding]:
+    """RLA and FLA that cannot be read, as far as the other figures give them back; an empty interval says only that they disagree.
 
-    None where RLA is there or nothing gives it. Source: [D from NEC 440.33, 440.22].
+    Nothing of a figure that is there, or that nothing gives. Source: [D from NEC 440.33, 440.22].
 
     >>> from outer_test.nameplate import Fan
-    >>> plate_infer(Plate(mca=23.6, fan=Fan(fla=1.2), unreadable=("compressor.rla",))).verdict.value
-    'watch'
+    >>> [found.verdict.value for found in plate_infer(Plate(mca=23.6, fan=Fan(fla=1.2), unreadable=("compressor.rla",)))]
+    ['watch']
     """
-    point = "plate.compressor.rla"
-    if plate.compressor.rla is not None or "compressor.rla" not in plate.unreadable:
-        return None
-    found = recovered_rla(plate)
-    if found is None:
-        return None
+    lost = (
+        ("compressor.rla", "RLA", plate.compressor.rla, recovered_rla(plate), "FLA"),
+        ("fan.fla", "FLA", plate.fan.fla, recovered_fla(plate), "RLA"),
+    )
+    return [
+        _inferred(f"plate.{name}", figure, found, other)
+        for name, figure, printed, found, other in lost
+        if printed is None and name in plate.unreadable and found is not None
+    ]
+
+
+def _inferred(point: str, figure: str, found: Recovered, other: str) -> Finding:
     if not found.agrees:
-        why = "RLA cannot be read, and MCA, MOP and FLA disagree about it."
-        return judged(point, PLATE_INFER, Verdict.UNSURE, why, unit="A", next="Read MCA, MOP and FLA on the plate again.")
+        why = f"{figure} cannot be read, and MCA, MOP and {other} disagree about it."
+        return judged(point, PLATE_INFER, Verdict.UNSURE, why, unit="A", next=f"Read MCA, MOP and {other} on the plate again.")
     shown = f"{say(found.low, 3)} to {say(found.high, 3)} A"
-    return judged(point, PLATE_INFER, Verdict.WATCH, f"RLA cannot be read; {found.how} it is {shown}.", unit="A", shown=shown)
+    return judged(point, PLATE_INFER, Verdict.WATCH, f"{figure} cannot be read; {found.how} it is {shown}.", unit="A", shown=shown)
 
 
 def protection(plate: Plate) -> Finding:
@@ -268,8 +274,7 @@ def plate_findings(plate: Plate, rules: HouseRules) -> Iterator[Finding]:
         yield plate_mop(plate)
     if plate.compressor.lra is not None or "compressor.lra" in known:
         yield plate_lra(plate)
-    if (inferred := plate_infer(plate)) is not None:
-        yield inferred
+    yield from plate_infer(plate)
     if plate.protection_a is not None:
         yield protection(plate)
     if plate.conductor_awg is not None:

@@ -169,16 +169,34 @@ class DefrostEvent(Record):
 
 @dataclass(frozen=True, slots=True)
 class BoardWire(Record):
-    """A wire of the old defrost board: its terminal, its colour, where it comes from, and its terminal on the new board."""
+    """A wire of the old defrost board: its terminal, its colour, where it comes from, and its terminal on the new board.
+
+    A terminal can hold several wires. `on_old`: it was put back on the old board, not on the new one.
+    """
 
     terminal: str
     colour: str = ""
     goes_to: str = ""
     new_terminal: str = ""
+    on_old: bool = False
+    id: str | None = None
 
     def __post_init__(self) -> None:
         if not self.terminal.strip():
             raise FieldProblem("terminal", "say which terminal the wire is on")
+
+
+@dataclass(frozen=True, slots=True)
+class Note(Record):
+    """What a technician wrote on the visit in their own words; no rule reads it."""
+
+    text: str
+    at: datetime | None = None
+
+    def __post_init__(self) -> None:
+        aware("at", self.at)
+        if not self.text.strip():
+            raise FieldProblem("text", "write something")
 
 
 @dataclass(frozen=True, slots=True)
@@ -205,15 +223,15 @@ class Visit(Record):
     defrost_run: tuple[DefrostEvent, ...] = ()
     defrost_forced_at: datetime | None = None
     defrost_seen: Mapping[RunEvent, Answer] = field(default_factory=dict)
+    timed_out_before: int = quantity("defrosts", 0, 1000, default=0, doc="that ended by time in a row before the one watched")
     repairs: tuple[Repair, ...] = ()
     board_wires: tuple[BoardWire, ...] = ()
+    notes: tuple[Note, ...] = ()
     defrost_watched_s: float | None = quantity("s", 0, 1e5, doc="how long the defrost was watched; to the last event where absent")
 
     def __post_init__(self) -> None:
         Record.__post_init__(self)
         aware("defrost_forced_at", self.defrost_forced_at)
-        if len({wire.terminal for wire in self.board_wires}) != len(self.board_wires):
-            raise FieldProblem("board_wires", "names one terminal twice")
         for name, seen in self.seen.items():
             check_seen(name, seen if isinstance(seen, str) else seen.value)
         for index, reading in enumerate(self.readings):

@@ -52,15 +52,38 @@ class Swap(TestCase):
         self.assertEqual(finding(told, "swap.proved")["verdict"], "good")
 
     def test_a_line_is_corrected_until_its_wire_is_off(self) -> None:
-        self.wire("Y", colour="blue")
-        shown = self.wire("Y", colour="yellow")
+        wire = fresh()
+        self.wire("Y", colour="blue", id=wire)
+        shown = self.wire("Y", colour="yellow", of=wire)
         self.assertEqual([one["wire"]["colour"] for one in shown["defrost"]["swap"]["wires"]], ["yellow"])  # type: ignore[index]
         self.lift("Board wire Y (yellow)")
-        self.wire("Y", 422, colour="white")
-        self.wire("Y", 422, colour="yellow", gone=True)
-        self.wire("Y", colour="yellow", new_terminal="Y1")
+        self.wire("Y", 422, colour="white", of=wire)
+        self.wire("Y", 422, colour="yellow", of=wire, gone=True)
+        self.wire("Y", colour="yellow", of=wire, new_terminal="Y1")
         self.wire("X", 422, gone=True)
+        self.wire("X", 422, of=fresh())
         self.assertEqual(BoardWireLine.objects.of(self.mine.company).count(), 3)
+
+    def test_two_wires_on_one_terminal_are_two(self) -> None:
+        self.wire("R", colour="red", goes_to="transformer")
+        shown = self.wire("R", colour="red", goes_to="thermostat")
+        lines = [one["line"] for one in shown["defrost"]["swap"]["wires"]]  # type: ignore[index]
+        self.assertEqual(lines, ["Board wire R (red)", "Board wire R (red) 2"])
+
+    def test_back_on_the_old_board(self) -> None:
+        wire = fresh()
+        self.wire("Y", colour="yellow", id=wire)
+        line = self.lift("Board wire Y (yellow)")
+        self.wire("Y", colour="yellow", of=wire, on_old=True)
+        told = self.end(line)
+        self.assertEqual([one["state"] for one in told["defrost"]["swap"]["wires"]], ["mapped"])  # type: ignore[index]
+
+    def test_no_board_wire_is_touched_live(self) -> None:
+        self.wire("Y", colour="yellow")
+        self.caller.send("POST", f"{self.path}/power", {"id": fresh(), "state": "live"})
+        refused = self.caller.send("POST", f"{self.path}/lifted", {"id": fresh(), "what": "Board wire Y (yellow)"})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("live", refused.json()["errors"][0]["message"])
 
     def test_bad_lines_are_refused_at_their_field(self) -> None:
         for wrong, field in (
@@ -77,4 +100,6 @@ class Swap(TestCase):
             self.assertEqual(self.caller.send("POST", f"{self.path}/defrost/wires", body).status_code, 200)
         row = find_visit(self.mine.company, UUID(str(self.mine.visit.id)))
         self.assertEqual([one.terminal for one in load_visit(self.mine.company, row).visit.board_wires], ["W"])
-        self.assertEqual(self.caller.send("GET", f"{self.path}/file").json()["board_wires"], [{"terminal": "W", "colour": "white"}])
+        self.assertEqual(
+            self.caller.send("GET", f"{self.path}/file").json()["board_wires"], [{"terminal": "W", "colour": "white", "id": body["id"]}]
+        )

@@ -44,8 +44,8 @@ class OneVisit(TestCase):
         mine = Fixture()
         caller = mine.client()
         caller.read(mine.visit, "cap.herm.uf", "39.9")
-        # session, member; visit with unit; entries, power, lifted, how they ended, parts put in; the reading itself. The rest is BEGIN and COMMIT.
+        # session, member; visit with unit; entries, power, lifted, how they ended, parts put in, notes; the reading itself. The rest is BEGIN and COMMIT.
         with CaptureQueriesContext(connection) as asked:
             self.assertEqual(caller.read(mine.visit, "cap.herm.uf", "39.8").status_code, 200)
         rows = [query["sql"] for query in asked if not query["sql"].startswith(("SAVEPOINT", "RELEASE"))]
-        self.assertEqual(len(rows), 9, rows)
+        self.assertEqual(len(rows), 10, rows)

@@ -18,6 +18,7 @@ export type Write =
   | { kind: "answer"; visit: string; body: Schemas["NewAnswer"] }
   | { kind: "part"; visit: string; body: Schemas["NewPart"] }
   | { kind: "partUndo"; visit: string; part: string; body: Schemas["TakenOff"] }
+  | { kind: "note"; visit: string; body: Schemas["NewNote"] }
   | { kind: "lifted"; visit: string; body: Schemas["LiftedWhat"] }
   | { kind: "end"; visit: string; line: string; body: Schemas["LiftedHow"] };
 
@@ -75,6 +76,8 @@ async function deliver(write: Write): Promise<Round> {
           body: write.body,
         }),
       );
+    case "note":
+      return data(api.POST("/api/visits/{visit_id}/notes", { ...path(write), body: write.body }));
     case "lifted":
       return data(api.POST("/api/visits/{visit_id}/lifted", { ...path(write), body: write.body }));
     case "end":

@@ -152,6 +152,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note On
+         * @description Keep a note on the visit.
+         */
+        post: operations["api_visits_note_on"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit_id}/lifted": {
         parameters: {
             query?: never;
@@ -323,7 +343,7 @@ export interface paths {
         put?: never;
         /**
          * Map Board Wire
-         * @description Write a line of the wire map of a board that is swapped; the same terminal again corrects it.
+         * @description Write a line of the wire map of a board that is swapped: a new wire, or a correction of one.
          */
         post: operations["api_defrost_map_board_wire"];
         delete?: never;
@@ -1493,6 +1513,8 @@ export interface components {
         /**
          * BoardWire
          * @description A wire of the old defrost board: its terminal, its colour, where it comes from, and its terminal on the new board.
+         *
+         *     A terminal can hold several wires. `on_old`: it was put back on the old board, not on the new one.
          */
         BoardWire: {
             /** Terminal */
@@ -1512,6 +1534,13 @@ export interface components {
              * @default
              */
             new_terminal: string;
+            /**
+             * On Old
+             * @default false
+             */
+            on_old: boolean;
+            /** Id */
+            id?: string | null;
         };
         /**
          * Cabinet
@@ -1719,7 +1748,7 @@ export interface components {
             /** Asked */
             asked: components["schemas"]["EventAsked"][];
             /** Limit S */
-            limit_s: number;
+            limit_s: number | null;
             /** Stopped */
             stopped: boolean;
             swap: components["schemas"]["SwapGuide"];
@@ -2162,6 +2191,26 @@ export interface components {
             power: string;
         };
         /**
+         * NoteShown
+         * @description A note a technician wrote on the visit.
+         */
+        NoteShown: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
+        };
+        /**
          * PartShown
          * @description A part and how it stands.
          */
@@ -2454,6 +2503,8 @@ export interface components {
             lifted: components["schemas"]["LiftedShown"][];
             /** Parts */
             parts: components["schemas"]["NewPartShown"][];
+            /** Notes */
+            notes: components["schemas"]["NoteShown"][];
             /** Power Log */
             power_log: components["schemas"]["PowerShown"][];
             plate: components["schemas"]["Plate"];
@@ -3016,6 +3067,21 @@ export interface components {
             at?: string | null;
         };
         /**
+         * NewNote
+         * @description A note on the visit, with the client's UUID.
+         */
+        NewNote: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+            /** At */
+            at?: string | null;
+        };
+        /**
          * LiftedWhat
          * @description Something lifted, pulled or jumpered.
          */
@@ -3148,6 +3214,13 @@ export interface components {
              * @default
              */
             new_terminal: string;
+            /**
+             * On Old
+             * @default false
+             */
+            on_old: boolean;
+            /** Of */
+            of?: string | null;
             /**
              * Gone
              * @default false
@@ -4911,6 +4984,86 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PowerSaid"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_note_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewNote"];
             };
         };
         responses: {

@@ -18,7 +18,7 @@ export function Choice({ w, maxW, flex, disabled, ...field }: ChoiceProps) {
   );
   return (
     <NativeSelect.Root {...style} disabled={disabled === true}>
-      <NativeSelect.Field {...field} />
+      <NativeSelect.Field {...field} {...(disabled && { disabled })} />
       <NativeSelect.Indicator />
     </NativeSelect.Root>
   );

@@ -17,6 +17,26 @@ def typed(text: str, point: str = "cap.herm.uf") -> str:
     return parse_typed(text, point).value
 
 
+class Terminals(unittest.TestCase):
+    """Common practice, no source: terminals are said in any order, in full or by letter, with or without a motor's name."""
+
+    def test_terminals_before_parts(self) -> None:
+        for said, point in (
+            ("common to start .6", "winding.c_s.ohm"), ("start to common .6", "winding.c_s.ohm"), ("Run to Start = .6", "winding.r_s.ohm"),
+            ("com-run .6", "winding.c_r.ohm"), ("start to ground .6", "winding.s_ground.ohm"), ("ground to run reads .6", "winding.r_ground.ohm"),
+            ("fan common to run .6", "fan_winding.c_r.ohm"), ("comp c-s .6", "winding.c_s.ohm"), ("c to gnd is .6", "winding.c_ground.ohm"),
+        ):  # fmt: skip
+            with self.subTest(said):
+                parsed = parse_line(said)
+                self.assertEqual([(item.point, item.value) for item in parsed.items], [(point, "0.6")])
+                self.assertEqual(parsed.rest, "")
+
+    def test_a_part_alone_is_still_the_part(self) -> None:
+        self.assertEqual([item.point for item in parse_line("start 88 fan 7.4").items], ["cap.start.uf", "cap.fan.uf"])
+        self.assertEqual([item.point for item in parse_line("r-c 24.5").items], ["control.r_c.v"])
+        self.assertEqual(parse_line("start to start 5").items[0].point, "cap.start.uf")
+
+
 class EveryWord(unittest.TestCase):
     """Each saying the entry line knows, with each thing that can be said after it."""
 

@@ -6,18 +6,18 @@ from datetime import datetime, timedelta
 
 from outer_test.judgement import Finding, Verdict, does_not_apply, unjudged
 from outer_test.measurement import Measured, measured, parse_value, say
-from outer_test.nameplate import Defrost, is_generic
+from outer_test.nameplate import Defrost, SystemKind, is_generic
 from outer_test.rules.contactor import control_volts
 from outer_test.rules.defrost.aux_call import aux_call
 from outer_test.rules.defrost.board_swap import swap_findings
 from outer_test.rules.defrost.coil_switch import SWITCH_STATE, AtSwitch, is_closed, switch_state
 from outer_test.rules.defrost.run import Run
-from outer_test.rules.defrost.run_context import RunContext
+from outer_test.rules.defrost.run_context import RunContext, System
 from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm, sensor_ohm, sensors_agree
 from outer_test.rules.defrost.sequence import sequence
 from outer_test.rules.defrost.valve_coil import valve_coil
 from outer_test.rules.power_up import CONTROL_TRACE
-from outer_test.visit import Feed, Inputs, Thing, Visit, interrupted, off_at, power_at
+from outer_test.visit import Feed, Inputs, Seen, Thing, Visit, interrupted, off_at, power_at
 
 _YES = {"yes": True, "no": False, "right": True, "unsure": False, None: None}
 # Which lane of a run is silent while a feed is interrupted.
@@ -122,6 +122,24 @@ def _as_seated(found: Finding, visit: Visit) -> Finding:
     return replace(found, verdict=Verdict.UNSURE, next="It is out of its well: seat it, tie it, wait, read again.")
 
 
+_IN_W: dict[SystemKind, str] = {"zone-panel": "a zone panel", "outdoor-thermostat": "an outdoor thermostat"}
+
+
+def _system(visit: Visit) -> System:
+    plate, stage = visit.plate, visit.seen.get("amps.stage")
+    forced, ended = visit.defrost_forced_at, None
+    if forced is not None:
+        ended = forced + timedelta(seconds=visit.defrost_watched_s or max((event.s for event in visit.defrost_run), default=0.0))
+    at = stage.at if isinstance(stage, Seen) else None
+    in_run = at is not None and forced is not None and ended is not None and forced <= at <= ended
+    return System(
+        inverter=plate.compressor.kind == "inverter",
+        dual_fuel="dual-fuel" in plate.system or plate.aux_heat.kind == "gas",
+        w_through=" and ".join(words for kind, words in _IN_W.items() if kind in plate.system),
+        low_stage=plate.compressor.stages == 2 and in_run and visit.saw("amps.stage") == "low",
+    )
+
+
 def _aux_fitted(visit: Visit) -> bool | None:
     kind = visit.plate.aux_heat.kind
     return None if kind is None else kind != "none"
@@ -154,6 +172,9 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
         dead=power_at(visit, forced, proved_at) in ("dead-claimed", "dead-proved"),
         since_power_up_s=None if forced is None or not ups else (forced - max(ups)).total_seconds(),
         locked_out=_locked_out(inputs),
+        timed_out_before=visit.timed_out_before,
+        system=_system(visit),
+        gave_up=defrost.lockout_after is not None and visit.timed_out_before >= defrost.lockout_after,
         iced=visit.saw("look.coil.face") == "iced" or visit.saw("defrost.ice") == "yes",
         heating_call=_YES[visit.saw("defrost.call")],
         right_pins=_YES[visit.saw("defrost.pins")],

@@ -1,6 +1,7 @@
 """Swapping a defrost board without losing a wire: the guide, step by step, from what the visit says (handbook section 9)."""
 
-from collections.abc import Iterator
+from collections import Counter
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
@@ -46,13 +47,19 @@ class SwapGuide:
     kit: str
 
 
-def line_of(wire: BoardWire) -> str:
-    """What a board wire is called on the not-put-back list.
+def line_names(wires: Sequence[BoardWire]) -> list[str]:
+    """What each board wire is called on the not-put-back list; wires alike in terminal and colour are numbered.
 
-    >>> line_of(BoardWire("Y", "yellow", "thermostat"))
-    'Board wire Y (yellow)'
+    >>> line_names((BoardWire("Y", "yellow"), BoardWire("R", "red"), BoardWire("R", "red", "transformer")))
+    ['Board wire Y (yellow)', 'Board wire R (red)', 'Board wire R (red) 2']
     """
-    return f"{words_for(Thing.BOARD_WIRE)} {wire.terminal}" + (f" ({wire.colour})" if wire.colour else "")
+    names: list[str] = []
+    alike: Counter[str] = Counter()
+    for wire in wires:
+        name = f"{words_for(Thing.BOARD_WIRE)} {wire.terminal}" + (f" ({wire.colour})" if wire.colour else "")
+        alike[name] += 1
+        names.append(name if alike[name] == 1 else f"{name} {alike[name]}")
+    return names
 
 
 def wires_now(visit: Visit) -> tuple[WireShown, ...]:
@@ -62,16 +69,16 @@ def wires_now(visit: Visit) -> tuple[WireShown, ...]:
     'off'
     """
     latest = {line.what: line for line in visit.lifted}
-    return tuple(_now(wire, latest.get(line_of(wire))) for wire in visit.board_wires)
+    named = zip(visit.board_wires, line_names(visit.board_wires), strict=True)
+    return tuple(_now(wire, name, latest.get(name)) for wire, name in named)
 
 
-def _now(wire: BoardWire, line: Lifted | None) -> WireShown:
-    name = line_of(wire)
+def _now(wire: BoardWire, name: str, line: Lifted | None) -> WireShown:
     if line is None:
         return WireShown(wire, "mapped", name)
     if line.end is None:
         return WireShown(wire, "off", name)
-    states: dict[str, WireState] = {"back": "moved", "retired": "retired", "left": "left"}
+    states: dict[str, WireState] = {"back": "mapped" if wire.on_old else "moved", "retired": "retired", "left": "left"}
     return WireShown(wire, states[line.end.how], name, line.end.why)
 
 

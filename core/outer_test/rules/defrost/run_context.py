@@ -20,13 +20,28 @@ QUESTIONS: dict[RunEvent, str] = {
 
 
 @dataclass(frozen=True, slots=True)
+class System:
+    """The kind of system the unit is part of, where that changes what a defrost should do.
+
+    inverter: its compressor slows or stops first, and many boards call no aux heat. dual_fuel: W runs a furnace, and the heat pump
+    may stop. w_through: what stands in W between board and heaters, in words. low_stage: it was seen in low stage in this run.
+    """
+
+    inverter: bool = False
+    dual_fuel: bool = False
+    w_through: str = ""
+    low_stage: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class RunContext:
     """What bears on judging a run; None where nobody noted it.
 
     aux_fitted: None where the record does not say. jumpered: the switch was, while it ran. test_jumper: it was left on.
     lifted_lanes: the lanes whose wire is off. watched_s: s after it was forced. answers: what was said of events not stamped.
     dead: the unit was dead as it was forced. since_power_up_s: s from the last power-up to the force. locked_out: by its lights.
-    by_time: what could make this unit end by time, as far as other readings leave it open.
+    by_time: what could make this unit end by time, as far as other readings leave it open. timed_out_before: how many ended by
+    time in a row before this run. gave_up: those are as many as this board allows.
     """
 
     aux_fitted: bool | None = None
@@ -50,6 +65,9 @@ class RunContext:
     compressor_runs: bool | None = None
     aux_volts: bool | None = None
     by_time: tuple[str, ...] = ()
+    timed_out_before: int = 0
+    gave_up: bool = False
+    system: System = System()
 
 
 def lane(name: str, verdict: Verdict, why: str, step: str = "", needs: tuple[str, ...] = (), causes: tuple[str, ...] = ()) -> Finding:

@@ -1,12 +1,12 @@
 """One watched defrost held against what this board should do: the rule `sequence` (handbook section 9)."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 
 from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import exact, say
 from outer_test.nameplate import Defrost, has_shift_delay
 from outer_test.rules.defrost.run import SHIFT_DELAY_S, START_WITHIN_S, Run
-from outer_test.rules.defrost.run_context import RunContext, lane, not_stamped, open_lane
+from outer_test.rules.defrost.run_context import RunContext, System, lane, not_stamped, open_lane
 from outer_test.rules.defrost.sequence_end import ending
 from outer_test.visit import DefrostEvent
 
@@ -36,7 +36,7 @@ def sequence(
             yield open_lane(name, "Recorded while the unit was dead, so it does not count.")
         return
     yield _start(run, defrost, context)
-    contactor = _contactor(run, defrost, context.answers)
+    contactor = _contactor(run, defrost, context)
     if contactor is not None:
         yield contactor
     if run.begin is None:
@@ -44,6 +44,9 @@ def sequence(
     yield _valve(run, context)
     yield _fan(run, defrost, context, fan_by_board)
     yield _aux(run, defrost, context)
+    if context.system.low_stage:
+        why = "It defrosted in low stage: a two-stage unit defrosts in high."
+        yield lane("stage", Verdict.WATCH, why, "Read Y2 to C at the board while it defrosts.", causes=("wire to Y2", "defrost board"))
     yield from ending(run, defrost, context)
 
 
@@ -70,6 +73,7 @@ def _no_start(run: Run, context: RunContext) -> Finding:
     reasons = {
         "restart hold": context.since_power_up_s is not None and context.since_power_up_s < HOLD_S,
         "locked out": context.locked_out,
+        "gave up": context.gave_up,
         "no call": context.call_at_board is False,
         "sensor": context.sensors_read is False,
         "dropped out": bool(run.openings),
@@ -80,6 +84,10 @@ def _no_start(run: Run, context: RunContext) -> Finding:
             "Wait five minutes, force it again.",
         ),
         "locked out": ("its light says that it locked itself out", "Cycle its power, wait the hold out, force it again."),
+        "gave up": (
+            "so many defrosts ended by time that it may have locked itself out",
+            "Cycle its power, wait the hold out, force it again.",
+        ),
         "no call": ("no call reaches the board: Y reads nothing there", "Follow Y back to the thermostat."),
         "sensor": ("a sensor is not read: many boards then refuse", "Mend the sensor, force it again."),
         "dropped out": ("the compressor dropped out", "Look at pressures and the overload first."),
@@ -193,31 +201,44 @@ def _aux(run: Run, defrost: Defrost, context: RunContext) -> Finding:
             return lane("aux", Verdict.GOOD, "The aux call came.")
         why = "W was on before the shift: it may be the thermostat's own."
         return lane("aux", Verdict.WATCH, why, "Turn the thermostat down until it calls for no aux heat, then force another.")
+    system = context.system
     if context.aux_volts:
-        why = "24 V on W at the board: it calls. Whether the heat came was not looked at; an outdoor thermostat may hold it off."
-        return lane(
-            "aux", Verdict.UNSURE, why, "Follow W indoors: outdoor thermostat, wire, relay.", causes=("wire to the aux relay", "aux relay")
-        )
+        held = system.w_through or "an outdoor thermostat"
+        why = f"24 V on W at the board: it calls. Whether the heat came was not looked at; {held} may hold it off."
+        return lane("aux", Verdict.UNSURE, why, f"Follow W indoors: {held}, wire, relay.", causes=("wire to the aux relay", "aux relay"))
+    if system.inverter and (answer == "no" or context.aux_volts is False):
+        return open_lane("aux", "Many inverter units call no aux heat from the board: this one's own sequence is not on record.")
     if context.aux_volts is False and context.control_volts:
         return lane(
             "aux", Verdict.BAD, "24 V at R–C, and none on the board's own W in defrost.", "Read W to C again while the valve is shifted.",
             causes=("defrost board",),
         )  # fmt: skip
     if answer == "no":
+        through = f", {system.w_through}" if system.w_through else ""
+        heat = "furnace" if system.dual_fuel else "aux heat"
         return lane(
-            "aux", Verdict.UNSURE, "No aux heat in defrost: the board, the wire, or the aux relay.",
-            "Read W to C at the board: 24 V there, and it is the wire or the relay.", ("defrost.aux_call.v",),
+            "aux", Verdict.UNSURE, f"No {heat} in defrost: the board, the wire{through}, or the relay.",
+            "Read W to C at the board: 24 V there, and it is beyond the board.", ("defrost.aux_call.v",),
             ("defrost board", "wire to the aux relay", "aux relay"),
         )  # fmt: skip
     return not_stamped("aux", "aux-on")
 
 
-def _contactor(run: Run, defrost: Defrost, answers: Mapping[str, str]) -> Finding | None:
+def _stops_itself(system: System) -> str:
+    if system.inverter:
+        return "An inverter unit slows or stops its compressor first: a stop is no fault by itself."
+    return "In a dual-fuel system the heat pump may stop while the furnace heats." if system.dual_fuel else ""
+
+
+def _contactor(run: Run, defrost: Defrost, context: RunContext) -> Finding | None:
     """What the contactor did: a shift delay around both shifts, or a drop-out in mid-run."""
     delayed = has_shift_delay(defrost)
     middle = [opened for opened, _ in run.openings if not (run.near_start(opened) or run.near_end(opened))]
     freeze = ("freeze-stat",) if defrost.freeze_stat else ()
     dropped = ("pressure switch", "compressor overload", "indoor fan stopped", *freeze)
+    stops_itself = _stops_itself(context.system)
+    if run.openings and stops_itself:
+        return open_lane("contactor", stops_itself)
     if middle or (run.openings and delayed is False):
         why = f"The compressor dropped out at {_seconds((middle or [run.openings[0][0]])[0])} s: a pressure switch or the overload."
         return lane("contactor", Verdict.WATCH, why, "Look at the pressures, and whether the indoor fan runs.", causes=dropped)
@@ -233,7 +254,7 @@ def _contactor(run: Run, defrost: Defrost, answers: Mapping[str, str]) -> Findin
         return None
     first = next(((opened, closed) for opened, closed in run.openings if run.near_start(opened)), None)
     if first is None:
-        if answers.get("contactor-open") == "no":
+        if context.answers.get("contactor-open") == "no":
             why = "This board should open the contactor before it shifts, and did not."
             return lane("contactor", Verdict.WATCH, why, "Is its configuration link set? Watch another.")
         why = "This board should open the contactor before it shifts; no opening was stamped."

@@ -31,11 +31,13 @@ def ending(run: Run, defrost: Defrost, context: RunContext) -> Iterator[Finding]
     yield from _back(run, defrost, context, ended)
 
 
-def _limit(defrost: Defrost) -> float | None:
+def limit_s(defrost: Defrost) -> float | None:
+    """The board's time limit, s; None where it is not on record."""
     return None if defrost.limit_min is None else defrost.limit_min * 60
 
 
-def _slack(defrost: Defrost) -> float:
+def limit_slack_s(defrost: Defrost) -> float:
+    """How far a stamped end may be off that limit, s: ±15 s, and a shift delay where the board may have one."""
     return LIMIT_SLACK_S + (SHIFT_DELAY_S if has_shift_delay(defrost) is not False else 0.0)
 
 
@@ -44,9 +46,9 @@ def _s(value: float) -> str:
 
 
 def _not_ended(run: Run, defrost: Defrost, context: RunContext) -> Finding:
-    limit, begin, answer = _limit(defrost), run.begin or 0.0, context.answers.get("ended")
+    limit, begin, answer = limit_s(defrost), run.begin or 0.0, context.answers.get("ended")
     opened = run.at.get("switch-open")
-    if limit is not None and run.over(begin + limit + _slack(defrost)):
+    if limit is not None and run.over(begin + limit + limit_slack_s(defrost)):
         if answer == "no":
             why = f"Still defrosting after {_s(run.watched - begin)}; {_s(limit)} is its limit."
             return lane("end", Verdict.BAD, why, "Power off. Watch another before the board is called bad.", causes=("defrost board",))
@@ -58,7 +60,7 @@ def _not_ended(run: Run, defrost: Defrost, context: RunContext) -> Finding:
 
 
 def _ended(run: Run, defrost: Defrost, context: RunContext, ended: float) -> Finding:
-    limit, slack, length = _limit(defrost), _slack(defrost), ended - (run.begin or 0.0)
+    limit, slack, length = limit_s(defrost), limit_slack_s(defrost), ended - (run.begin or 0.0)
     opened = run.at.get("switch-open")
     after_open = None if opened is None else ended - opened
     if after_open is not None and after_open > defrost.tolerance_s + LIMIT_SLACK_S and not context.jumpered:
@@ -84,8 +86,18 @@ def _ended(run: Run, defrost: Defrost, context: RunContext, ended: float) -> Fin
         return lane("end", Verdict.GOOD, "It ended by time: expected with the switch jumpered.")
     if not run.has("valve-shift") and context.answers.get("valve-shift") != "yes":
         return open_lane("end", "It ended by time, as it must where nothing shifted: the coil was never warmed.")
-    why = f"It ended by time. Each time, it is one of: {', '.join(context.by_time)}."
+    why = f"It ended by time{_in_a_row(defrost, context)}. Each time, it is one of: {', '.join(context.by_time)}."
     return lane("end", Verdict.WATCH, why, "Watch another; look at the switch or sensor, its seat, and the charge.", causes=context.by_time)
+
+
+def _in_a_row(defrost: Defrost, context: RunContext) -> str:
+    """Counted over runs and visits, because a board gives up after so many."""
+    count, most = context.timed_out_before + 1, defrost.lockout_after
+    if most is None:
+        return "" if count == 1 else f", {count} in a row"
+    if count >= most:
+        return f", {count} in a row: this board locks out after {say(exact(most))}, so cycle its power before the next"
+    return f", {count} in a row; this board locks out after {say(exact(most))}"
 
 
 def _short(length: float, context: RunContext) -> Finding:

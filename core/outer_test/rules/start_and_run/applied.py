@@ -4,10 +4,10 @@ from collections.abc import Iterator, Mapping
 
 from outer_test.judgement import Finding, Verdict, does_not_apply, unjudged
 from outer_test.measurement import Measured
-from outer_test.nameplate import Plate, recovered_rla, why_missing
+from outer_test.nameplate import Plate, Recovered, recovered_fla, recovered_rla, why_missing
 from outer_test.rules.start_and_run.aux_heat import ELEMENT_AMPS, element_amps, element_circuit
 from outer_test.rules.start_and_run.kit import KitTest, kit_effect, kit_stays_in
-from outer_test.rules.start_and_run.running import COMPRESSOR, FAN, RUN_AMPS, TOTAL_AMPS, Running, fan_amps, run_amps, total_amps
+from outer_test.rules.start_and_run.running import COMPRESSOR, FAN, RUN_AMPS, TOTAL_AMPS, FanRuns, Running, fan_amps, run_amps, total_amps
 from outer_test.rules.start_and_run.start import PEAK, START_AMPS, Start, fan_state, start_amps, start_result, start_sag
 from outer_test.visit import Inputs, Taken
 
@@ -88,10 +88,11 @@ def _amps_findings(inputs: Inputs, found: Mapping[str, Finding]) -> Iterator[Fin
     if fan is not None:
         turning = None if (state := visit.saw("fan.state")) is None else state in ("runs", "slow", "pushed")
         electronic = plate.fan.kind == "electronic"
-        if plate.fan.fla is None and not electronic:
+        fla, recovered = _fla(plate)
+        if fla is None and not electronic:
             yield unjudged(FAN, RUN_AMPS, why_missing(plate, "fan.fla"), ("fan.fla",), shown=fan.value.text, unit="A")
         else:
-            yield fan_amps(fan, plate.fan.fla or 1.0, turning, rules, electronic)
+            yield fan_amps(fan, fla or (1.0, 1.0), FanRuns(turning, electronic, recovered), rules)
     if whole is not None:
         parts = {COMPRESSOR: compressor, FAN: fan}
         missing = tuple(point for point, one in parts.items() if one is None or one.number is None)
@@ -130,8 +131,18 @@ def _compressor(inputs: Inputs, reading: Measured, found: Mapping[str, Finding])
 def _rla(plate: Plate) -> tuple[tuple[float, float] | None, str]:
     if plate.compressor.rla is not None:
         return (plate.compressor.rla, plate.compressor.rla), ""
-    found = recovered_rla(plate)
-    return (None, "") if found is None else ((found.low, found.high), found.how)
+    return _interval(recovered_rla(plate))
+
+
+def _fla(plate: Plate) -> tuple[tuple[float, float] | None, str]:
+    if plate.fan.fla is not None:
+        return (plate.fan.fla, plate.fan.fla), ""
+    return _interval(recovered_fla(plate)) if "fan.fla" in plate.unreadable else (None, "")
+
+
+def _interval(found: Recovered | None) -> tuple[tuple[float, float] | None, str]:
+    """What was recovered, where the plate's figures agree on anything."""
+    return (None, "") if found is None or not found.agrees or found.high <= 0 else ((found.low, found.high), found.how)
 
 
 def _heaters(inputs: Inputs) -> Iterator[Finding]:

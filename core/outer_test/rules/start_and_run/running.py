@@ -140,34 +140,45 @@ def _under(found: Found, ratio: Decimal, how: Running, about: str) -> Finding:
     return found(Verdict.BAD if loads else Verdict.WATCH, f"{about} {low}", "Read pressures. Low and noisy on three phase: phases first.")
 
 
-def fan_amps(reading: Measured, fla: float, turning: bool | None = None, rules: HouseRules = DEFAULT, electronic: bool = False) -> Finding:
+@dataclass(frozen=True, slots=True)
+class FanRuns:
+    """Beside a fan's amps: whether it was seen turning, whether it is electronic, and how its FLA was recovered, in words."""
+
+    turning: bool | None = None
+    electronic: bool = False
+    recovered: str = ""
+
+
+def fan_amps(reading: Measured, fla: tuple[float, float], how: FanRuns = FanRuns(), rules: HouseRules = DEFAULT) -> Finding:
     """Fan amps ÷ FLA: over 1.00 `bad`, `watch` where the band touches it, under 0.40 `watch`, 0 A `bad`.
 
-    reading, fla: A. turning: seen to turn or not; 0 A of a fan seen turning is `unsure`. Of an electronic fan only 0 A is judged.
+    reading: A. fla: A, low and high end, the same where it is printed; between them `watch`. 0 A of a fan seen turning is `unsure`.
+    Of an electronic fan only 0 A is judged.
     Source: [T] common practice, no source.
 
     >>> from outer_test.measurement import measure
-    >>> [fan_amps(measure(text), 1.2).verdict.value for text in ("1.4", "0.9", "0.0")]
+    >>> [fan_amps(measure(text), (1.2, 1.2)).verdict.value for text in ("1.4", "0.9", "0.0")]
     ['bad', 'good', 'bad']
     """
-    rated = exact(fla)
+    least, rated = exact(fla[0]), exact(fla[1])
+    whose = f"FLA {say(rated)} A" if least == rated else f"FLA {say(least)} to {say(rated)} A, {how.recovered}"
     cuts = Cuts(watch_low=rated * LOW_BAD, high=rated)
 
     def found(verdict: Verdict, why: str, step: str = "") -> Finding:
         return judged(
-            FAN, RUN_AMPS, verdict, why, reading, unit="A", nominal=fla, decision=rules.decision, next=step, limits=cuts.limits()
+            FAN, RUN_AMPS, verdict, why, reading, unit="A", nominal=fla[1], decision=rules.decision, next=step, limits=cuts.limits()
         )  # fmt: skip
 
     if reading.number is None:
         return found(Verdict.UNSURE, "No number to judge.", "Use a higher range.")
     amps = reading.number
     if amps <= IDLE_PART * rated:
-        if turning:
+        if how.turning:
             return found(Verdict.UNSURE, f"{say(amps)} A, and it was seen turning: the wrong wire in the jaw.", "Clamp the fan's own wire.")
         return found(Verdict.BAD, f"{say(amps)} A: no current in the fan motor.", "Supply, its capacitor, an open winding, in that order.")
-    if electronic:
+    if how.electronic:
         return found(Verdict.GOOD, f"{say(amps)} A: it draws current. An electronic fan sets its own amps.")
-    about = f"{say(amps)} A is {say(amps / rated, 3)} of FLA {say(rated)} A."
+    about = f"{say(amps)} A is {say(amps / rated, 3)} of {whose}."
     if decide(reading, None, rated, rules.decision) == "unsure":
         why, remedy = why_unsure(reading, "A", turns_to_decide(reading, None, rated))
         return found(Verdict.UNSURE, f"{about} {why}", remedy)
@@ -176,6 +187,8 @@ def fan_amps(reading: Measured, fla: float, turning: bool | None = None, rules: 
         if (reading.low or Decimal(0)) <= rated:
             return found(Verdict.WATCH, f"{about} The meter's band touches the plate.", step)
         return found(Verdict.BAD, about, step)
+    if amps > least:
+        return found(Verdict.WATCH, f"{about} Inside what the plate leaves open.", "Find the fan's FLA on its own label.")
     where = place(reading, cuts, rules, "A")
     step = "Is the blade on, and turning the right way?" if where.verdict is Verdict.WATCH else ""
     return found(where.verdict, about, step)

@@ -11,7 +11,7 @@ const PAGES: [string, string, string][] = [
   ["/rules", "House rules", "Where the trade disagrees: which school judges your readings."],
   ["/meters", "Meters", "Your instruments, their accuracy, and when their calibration is due."],
   ["/boards", "Defrost boards", "What each kind of board should do, and what its lights mean."],
-  ["/people", "People", "Who works here, how they come in, sign-ins, and who changed what."],
+  ["/people", "People", "Who works here, how they join, sign-ins, and who changed what."],
   ["/files", "Files", "Import and export in open formats; stickers; the calendar."],
   ["/licences", "Licences", "What ships with this app, and under which terms."],
 ];

@@ -11,26 +11,11 @@ import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
 import { Simulated } from "./Simulated";
+import { StampList } from "./StampList";
+import { MORE, STAMPS } from "./stampWords";
 import { SwapGuide } from "./SwapGuide";
 
 type Defrost = NonNullable<Round["defrost"]>;
-
-/** The stamps a person sets, in the order they come; the digit is their key. */
-const STAMPS: [string, string][] = [
-  ["valve-shift", "Valve shifts"],
-  ["fan-off", "Fan stops"],
-  ["aux-on", "Aux call, W on"],
-  ["contactor-open", "Contactor opens"],
-  ["contactor-close", "Contactor closes"],
-  ["switch-open", "Switch opens"],
-  ["ended", "Ended"],
-  ["fan-on", "Fan on"],
-  ["valve-back", "Valve back"],
-];
-const MORE: [string, string][] = [
-  ["aux-off", "W off"],
-  ["outdoor-line-warm", "Outdoor line warms"],
-];
 
 export function DefrostBench({ visit }: { visit: VisitShown }) {
   const { defrost } = visit.round;
@@ -44,6 +29,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       </Heading>
       <Way visit={visit} defrost={defrost} disabled={finished} />
       {!finished && <Stamps visit={visit} defrost={defrost} />}
+      {!finished && <StampList visit={visit.id} defrost={defrost} />}
       <Answers visit={visit.id} defrost={defrost} disabled={finished} />
       <Lanes defrost={defrost} />
       <FindingLines label="What this run says" findings={findings} causes />
@@ -132,7 +118,7 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
   }
   return (
     <Box mb="3">
-      <Clock since={forced.at} limit={defrost.limit_s} />
+      <Clock since={forced.at} limit={defrost.limit_s ?? null} />
       <SimpleGrid columns={{ base: 2, md: 3 }} gap="2" mb="2">
         {STAMPS.map(([event, words], index) => (
           <Button
@@ -186,20 +172,22 @@ function RestartHold({ seconds }: { seconds: number }) {
 const HOLD = "Restart hold";
 
 /** Time since it was forced, and what is left to the board's limit. It counts from the kept stamp, so a reload loses nothing. */
-function Clock({ since, limit }: { since: string; limit: number }) {
+function Clock({ since, limit }: { since: string; limit: number | null }) {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const beat = window.setInterval(() => setNow(Date.now()), 250);
     return () => window.clearInterval(beat);
   }, []);
   const seconds = Math.max((now - new Date(since).getTime()) / 1000, 0);
-  const left = Math.max(limit - seconds, 0);
+  const left = limit === null ? null : Math.max(limit - seconds, 0);
   return (
     <Flex gap="5" align="baseline" mb="2">
       <Text className="num" fontSize="4xl" fontWeight="700" aria-label="Time since it was forced">
         {minutes(seconds)}
       </Text>
-      <Text color="faint">{minutes(left)} to its time limit</Text>
+      <Text color="faint">
+        {left === null ? "Its time limit is not recorded." : `${minutes(left)} to its time limit`}
+      </Text>
     </Flex>
   );
 }

@@ -51,6 +51,7 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
               colour: "",
               goes_to: "",
               new_terminal: "",
+              on_old: false,
               gone: false,
               ...body,
             },
@@ -69,8 +70,7 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
   };
   const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
   const other = errors.find(({ field }) => !FIELDS.some(([name]) => field.split(".").at(-1) === name));
-  const named = new Set(guide.wires.map(({ wire }) => wire.terminal));
-  const usual = visit.round.plate.defrost.terminals.filter((one) => !named.has(one));
+  const usual = visit.round.plate.defrost.terminals;
   return (
     <Box mt="4">
       <Heading as="h3" fontSize="md" mb="1">
@@ -78,7 +78,7 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
       </Heading>
       {guide.wires.map((one) => (
         <WireLine
-          key={one.wire.terminal}
+          key={one.line}
           visit={visit}
           shown={one}
           mayLift={guide.may_lift}
@@ -141,9 +141,15 @@ function WireLine(props: {
       line: off.id,
       body: { id: crypto.randomUUID(), how, why: how === "back" ? "" : why, at: now() },
     });
+  const correct = (change: Partial<Schemas["NewWire"]>) =>
+    write({ ...wire, of: wire.id ?? null, id: crypto.randomUUID(), ...change });
   const place = async () => {
-    const kept = { ...wire, new_terminal: to.trim() };
-    if (to.trim() === "" || to.trim() === wire.terminal || (await write(kept))) end("back");
+    const moved = to.trim() === wire.terminal ? "" : to.trim();
+    const same = moved === wire.new_terminal && !wire.on_old;
+    if (same || (await correct({ new_terminal: moved, on_old: false }))) end("back");
+  };
+  const putBack = async () => {
+    if (await correct({ on_old: true })) end("back");
   };
   return (
     <Flex gap="3" wrap="wrap" align="center" py="2" borderTopWidth="1px" borderColor="rule">
@@ -168,7 +174,7 @@ function WireLine(props: {
           <Button disabled={!mayLift} onClick={lift}>
             Take it off
           </Button>
-          <Button look="quiet" onClick={() => void write({ ...wire, gone: true })}>
+          <Button look="quiet" onClick={() => void correct({ gone: true })}>
             not a wire
           </Button>
         </>
@@ -186,6 +192,9 @@ function WireLine(props: {
           </Field>
           <Button look="next" alignSelf="end" onClick={() => void place()}>
             On the new board
+          </Button>
+          <Button alignSelf="end" onClick={() => void putBack()}>
+            Back on the old board
           </Button>
           <Field label="or retired, because">
             <TextInput

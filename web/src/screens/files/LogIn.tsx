@@ -62,8 +62,8 @@ export function LogIn() {
         Import a meter log
       </Heading>
       <Text color="faint" mb="2">
-        CSV in UTF-8, up to 60 MB. You say which column is what, and see the rows judged, before anything is
-        kept. One wrong row, and nothing is.
+        CSV in UTF-8, up to 60 MB. You say which column is what and see the rows judged before anything is
+        saved. If one row is wrong, nothing is saved.
       </Text>
       <input
         ref={file}

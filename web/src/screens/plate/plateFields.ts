@@ -84,6 +84,7 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
       choice("compressor.stages", "Stages", same(1, 2), true),
       choice("compressor.winding", "Winding wire", same("copper", "aluminium")),
       amps("fan.fla", "Fan FLA"),
+      yesNo("fan.switched_by_board", "Outdoor fan switched by the board"),
       choice("fan.kind", "Fan motor", [
         ["capacitor", "capacitor motor"],
         ["electronic", "electronic"],
@@ -126,6 +127,18 @@ export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
   {
     title: "Supply and control",
     fields: [
+      {
+        name: "system",
+        label: "Kind of system",
+        list: true,
+        choices: [
+          ["dual-fuel", "dual fuel: a furnace backs it up"],
+          ["zone-panel", "zone panel in W"],
+          ["outdoor-thermostat", "outdoor thermostat in W"],
+          ["dual-fuel / zone-panel", "dual fuel with a zone panel"],
+          ["dual-fuel / outdoor-thermostat", "dual fuel with an outdoor thermostat"],
+        ],
+      },
       { name: "volts", label: "Rated volts", unit: "V", list: true },
       number("volts_min", "Volts, least", "V"),
       number("volts_max", "Volts, most", "V"),

@@ -1,5 +1,6 @@
 /** Parts put in on this visit: one step for a part, its rating and what it measured in the hand. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useState } from "react";
 
 import type { Schemas, VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
@@ -9,6 +10,7 @@ import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
 import { Sure } from "../../shell/Sure";
 import { capital, clock } from "../../shell/words";
+import { Photos } from "../unit/Photos";
 import { PartFields } from "./PartFields";
 import { asBody, asForm, asNew, type Form } from "./partForm";
 
@@ -46,7 +48,7 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
         </Text>
       )}
       {parts.map((one) => (
-        <PartLine key={one.id} visit={visit.id} part={one} disabled={finished} />
+        <PartLine key={one.id} visit={visit.id} unit={visit.unit_id} part={one} disabled={finished} />
       ))}
       {refusal && (
         <Box mb="2">
@@ -77,32 +79,46 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
 
 function PartLine({
   visit,
+  unit,
   part,
   disabled,
 }: {
   visit: string;
+  unit: string;
   part: Schemas["NewPartShown"];
   disabled: boolean;
 }) {
   const { repair } = part;
+  const [open, setOpen] = useState(false);
   const rating = [repair.uf, repair.fan_uf].filter((one) => one != null).join(" + ");
   return (
-    <Flex align="center" gap="2" py="1">
-      <Text flex="1">
-        <b>{capital(repair.part)}</b>
-        {rating && ` ${rating} µF`}
-        {repair.note && `: ${repair.note}`}
-      </Text>
-      <Text className="num" fontSize="sm" color="faint">
-        {clock(part.at)}
-      </Text>
-      {!disabled && (
-        <Sure
-          ask="Recorded by mistake?"
-          yes="Remove this entry"
-          onYes={() => send({ kind: "partUndo", visit, part: part.id, body: { id: crypto.randomUUID() } })}
-        />
-      )}
-    </Flex>
+    <>
+      <Flex align="center" gap="2" py="1" wrap="wrap">
+        <Text flex="1">
+          <b>{capital(repair.part)}</b>
+          {rating && ` ${rating} µF`}
+          {repair.note && `: ${repair.note}`}
+        </Text>
+        <Text className="num" fontSize="sm" color="faint">
+          {clock(part.at)}
+        </Text>
+        {!repair.put_back && (
+          <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+            Photos
+          </Button>
+        )}
+        {!disabled && (
+          <Sure
+            ask="Recorded by mistake?"
+            yes="Remove this entry"
+            onYes={() => send({ kind: "partUndo", visit, part: part.id, body: { id: crypto.randomUUID() } })}
+          />
+        )}
+      </Flex>
+      {open &&
+        ["old part", "new part"].map((about) => (
+          <Photos key={about} unit={unit} visit={visit} part={part.id} about={about} title={capital(about)} />
+        ))}
+    </>
   );
 }

@@ -27,6 +27,7 @@ import { Figures, Standing } from "./Standing";
 import { StationSteps } from "./StationSteps";
 import { StopDialog } from "./StopDialog";
 import { useRoundKeys } from "./useRoundKeys";
+import { VisitNotes } from "./VisitNotes";
 import { WhatThisSays } from "./WhatThisSays";
 
 export default function RoundScreen() {
@@ -146,6 +147,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
           <Standing visit={visit} />
           <PartsIn visit={visit} />
           {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
+          <VisitNotes visit={visit.id} round={round} />
           <Figures visit={visit} />
           <Rejudge visit={visit} />
           <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
@@ -202,7 +204,7 @@ function PhoneStrip({ power, off }: { power: VisitShown["round"]["assessment"]["
       justify="space-between"
     >
       <Link href="#not-put-back" color="onBar" fontWeight="700" minH="44px" textDecoration="underline">
-        {off === 0 ? "Everything is back" : `${off} not put back`}
+        {off === 0 ? "Everything is back" : `${off} to put back`}
       </Link>
       <PowerBadge power={power} />
     </Flex>

@@ -8,7 +8,7 @@ import { Mark, markWord } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
-import { capital, COMPLAINT, dayAndClock, POWER } from "../../shell/words";
+import { COMPLAINT, POWER, capital, clock, dayAndClock } from "../../shell/words";
 import { SheetLifted } from "./SheetLifted";
 import { SheetPlate } from "./SheetPlate";
 import { SheetReadings } from "./SheetReadings";
@@ -118,13 +118,26 @@ function Paper({ visit }: { visit: VisitShown }) {
           </Heading>
           {round.parts.map(({ id, at, by_whom, repair }) => (
             <Text key={id}>
-              New {repair.part} put in, {dayAndClock(at)}, {by_whom}
+              {repair.put_back ? `Old ${repair.part} put back` : `New ${repair.part} put in`},{" "}
+              {dayAndClock(at)}, {by_whom}
               {repair.note && `: ${repair.note}`}.
             </Text>
           ))}
           <Text fontWeight="600">
             As found: {markWord(assessment.as_found)}. As left: {markWord(assessment.as_left)}.
           </Text>
+        </Box>
+      )}
+      {round.notes.length > 0 && (
+        <Box as="section" aria-label="Notes" mb="5">
+          <Heading as="h2" fontSize="lg" mb="1">
+            Notes
+          </Heading>
+          {round.notes.map((note) => (
+            <Text key={note.id} whiteSpace="pre-wrap">
+              {note.text} ({clock(note.at)}, {note.by_whom})
+            </Text>
+          ))}
         </Box>
       )}
       <SheetReadings visit={visit} />

@@ -101,7 +101,7 @@ function VisitRow({ visit }: { visit: TodayVisit }) {
         <Text>{visit.readings > 0 ? `${markWord(visit.overall)}, ${state}` : state}</Text>
         {visit.open_lines > 0 && (
           <Text color="copper" fontWeight="700">
-            {visit.open_lines} not put back
+            {visit.open_lines} to put back
           </Text>
         )}
       </Flex>

@@ -30,7 +30,7 @@ async function smaller(file: File): Promise<Blob> {
   }
 }
 
-/** `about` given, only photos of that are shown and taken; `part` given, only those of a part that was put in. */
+/** `about` given, only photos of that are shown and taken; `part` given, only those of a part that was put in; both, of both. */
 export function Photos(props: {
   unit: string;
   visit?: string;
@@ -68,8 +68,8 @@ export function Photos(props: {
     );
   };
   const path = (photo: Photo) => ({ params: { path: { photo_id: photo.id } } });
-  const shown = (photos.data ?? []).filter((one) =>
-    part === undefined ? given === undefined || one.about === given : one.part === part,
+  const shown = (photos.data ?? []).filter(
+    (photo) => (part === undefined || photo.part === part) && (given === undefined || photo.about === given),
   );
   return (
     <Box as="section" aria-label={title ?? "Photos"}>

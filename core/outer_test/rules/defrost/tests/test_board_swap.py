@@ -6,9 +6,8 @@ from datetime import UTC, datetime, timedelta
 
 from outer_test.assessment import assess
 from outer_test.judgement import HouseRules
-from outer_test.measurement import FieldProblem
 from outer_test.nameplate import ConfigLink, Plate
-from outer_test.rules.defrost import kit_words, line_of, settings_of, swap_guide, wires_now
+from outer_test.rules.defrost import kit_words, line_names, settings_of, swap_guide, wires_now
 from outer_test.visit import BoardWire, DefrostEvent, Lifted, LiftedEnd, Visit
 from visit_samples.defrost_visits import DEMAND, SWITCHED
 
@@ -18,7 +17,7 @@ WIRES = (BoardWire("Y", "yellow", "thermostat"), BoardWire("O", "orange", "therm
 
 def on_list(wire: BoardWire, how: str = "", why: str = "", minutes: int = 0) -> Lifted:
     end = LiftedEnd(how, AT + timedelta(minutes=minutes), why) if how else None  # type: ignore[arg-type]
-    return Lifted(line_of(wire), AT, end)
+    return Lifted(line_names((wire,))[0], AT, end)
 
 
 def swap(*lines: Lifted, **more: object) -> Visit:
@@ -67,8 +66,15 @@ class Swap(unittest.TestCase):
         plug = Visit(rules=HouseRules(board_power="plug-pulled"))
         self.assertIn("plug", swap_guide(plug, "unknown").steps[1].how)
 
-    def test_a_terminal_has_one_line(self) -> None:
-        with self.assertRaises(FieldProblem):
-            Visit(board_wires=(BoardWire("Y"), BoardWire("Y", "blue")))
-        with self.assertRaises(FieldProblem):
-            BoardWire(" ")
+    def test_two_wires_on_one_terminal_are_two(self) -> None:
+        wires = (BoardWire("R", "red", "transformer"), BoardWire("R", "red", "thermostat"), BoardWire("R", "white"))
+        first, second, white = line_names(wires)
+        self.assertEqual((first, second, white), ("Board wire R (red)", "Board wire R (red) 2", "Board wire R (white)"))
+        visit = Visit(board_wires=wires, lifted=(Lifted(second, AT),))
+        self.assertEqual([one.state for one in wires_now(visit)], ["mapped", "off", "mapped"])
+
+    def test_put_back_on_the_old_board_is_not_moved(self) -> None:
+        back = Lifted("Board wire R (red)", AT, LiftedEnd("back", AT))
+        for on_old, state in ((False, "moved"), (True, "mapped")):
+            visit = Visit(board_wires=(BoardWire("R", "red", on_old=on_old),), lifted=(back,))
+            self.assertEqual(wires_now(visit)[0].state, state)

@@ -17,7 +17,17 @@ from outer_test.measurement import Accuracy, measure, product, total
 from outer_test.nameplate import AuxHeat, BlowerCapacitor, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor
 from outer_test.rules.capacitors import cap_load, cap_volts, load_capacitance
 from outer_test.rules.power_up import Safeties, board_pass, breaker, fuse_ohm, fuse_volts, line_findings, line_volts
-from outer_test.rules.start_and_run import Running, element_amps, element_circuit, expected_amps, fan_amps, run_amps, start_sag, total_amps
+from outer_test.rules.start_and_run import (
+    FanRuns,
+    Running,
+    element_amps,
+    element_circuit,
+    expected_amps,
+    fan_amps,
+    run_amps,
+    start_sag,
+    total_amps,
+)
 from outer_test.visit import Reading, Visit
 
 PLATE = Plate(volts=(208, 230), compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), contactor=Contactor(poles=2))
@@ -48,6 +58,9 @@ quit 0
         out = subprocess.run(["ngspice", "-b", str(file)], text=True, capture_output=True, check=True).stdout
     found = {line.split("=")[0].strip(): float(line.split("=")[1]) for line in out.splitlines() if line.startswith(("vm(d)", "mag(i"))}
     return found["mag(i(vamp))"], found["vm(d)"]
+
+
+FLA = (1.2, 1.2)
 
 
 class UnderLoad(unittest.TestCase):
@@ -256,14 +269,28 @@ class RunningAmps(unittest.TestCase):
             [run_amps(measure("0.5"), (20, 20), replace(how, heard=heard)).verdict for heard in (False, True)], ["bad", "unsure"]
         )
 
+    def test_a_fan_whose_fla_cannot_be_read(self) -> None:
+        """Derived from NEC 440.33 and 440.22, from memory: MCA 23.6 = 1.25 × 17.9 + FLA gives 1.0 to 1.45 A."""
+        plate = Plate(hz=60, compressor=Compressor(rla=17.9), mca=23.6, mop=40, unreadable=("fan.fla",))
+        for text, expected in (("1.00", "good"), ("1.20", "watch"), ("1.44", "watch"), ("1.60", "bad"), ("0.00", "bad")):
+            visit = Visit(plate=plate, readings=(Reading("amps.fan.run_a", text),))
+            found = next(one for one in assess(visit).findings if one.point == "amps.fan.run_a")
+            self.assertEqual(found.verdict, expected, text)
+        self.assertIn(
+            "recovered from MCA and MOP", found.why + next(one.why for one in assess(visit).findings if one.rule == "plate-infer")
+        )
+        unknown = replace(plate, unreadable=())
+        found = next(one for one in assess(Visit(plate=unknown, readings=visit.readings)).findings if one.point == "amps.fan.run_a")
+        self.assertEqual(found.verdict, "unjudged", "not entered is not unreadable")
+
     def test_fan(self) -> None:
         for text, expected in (("0.47", "watch"), ("0.48", "good"), ("1.20", "good"), ("1.21", "bad")):
-            self.assertEqual(fan_amps(measure(text, Accuracy(0, 0)), 1.2).verdict, expected, text)
-        self.assertEqual(fan_amps(measure("1.21", unit="a"), 1.2).verdict, "watch", "the band touches the plate")
-        self.assertEqual([fan_amps(measure("0.00"), 1.2, turning).verdict for turning in (None, True)], ["bad", "unsure"])
+            self.assertEqual(fan_amps(measure(text, Accuracy(0, 0)), FLA).verdict, expected, text)
+        self.assertEqual(fan_amps(measure("1.21", unit="a"), FLA).verdict, "watch", "the band touches the plate")
+        self.assertEqual([fan_amps(measure("0.00"), FLA, FanRuns(turning)).verdict for turning in (None, True)], ["bad", "unsure"])
 
     def test_the_handbooks_coarse_clamp_can_tell_a_fan_under_its_fla(self) -> None:
-        self.assertEqual(fan_amps(measure("0.7"), 1.2).verdict, "good")
+        self.assertEqual(fan_amps(measure("0.7"), FLA).verdict, "good")
 
     def test_the_parts_add_up(self) -> None:
         # Bands of 0.05 each: √3 × 0.05 + 0.5 = 0.587 A.

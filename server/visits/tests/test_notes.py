@@ -1,0 +1,43 @@
+"""Notes on a visit: each is kept once, stays as it was written, prints on the sheet and goes out with the visit file."""
+
+import json
+
+from django.test import TestCase
+
+from testing.fixtures import Fixture, fresh
+
+
+class Notes(TestCase):
+    def setUp(self) -> None:
+        self.mine = Fixture("First")
+        self.caller = self.mine.client()
+        self.path = f"/visits/{self.mine.visit.id}"
+
+    def write(self, text: str, note: str | None = None) -> dict[str, object]:
+        answer = self.caller.send("POST", f"{self.path}/notes", {"id": note or fresh(), "text": text})
+        self.assertEqual(answer.status_code, 200, answer.content)
+        got: dict[str, object] = answer.json()
+        return got
+
+    def test_sent_twice_it_is_there_once(self) -> None:
+        note = fresh()
+        self.write("Gate code 4411", note)
+        shown = self.write("Gate code 4411", note)
+        self.assertEqual([one["text"] for one in shown["notes"]], ["Gate code 4411"])  # type: ignore[attr-defined]
+
+    def test_it_prints_and_goes_out_and_in(self) -> None:
+        self.write("Whip rubbed at the knockout <b>")
+        page = self.caller.send("GET", f"{self.path}/report").content.decode()
+        self.assertIn("Whip rubbed at the knockout &lt;b&gt;", page)
+        out = json.loads(self.caller.send("GET", f"{self.path}/file").content)
+        self.assertEqual([note["text"] for note in out["notes"]], ["Whip rubbed at the knockout <b>"])
+
+    def test_nothing_and_too_much_are_refused(self) -> None:
+        for text in ("", "   ", "x" * 1001):
+            answer = self.caller.send("POST", f"{self.path}/notes", {"id": fresh(), "text": text})
+            self.assertEqual(answer.status_code, 422)
+            self.assertEqual(answer.json()["errors"], [{"field": "text", "message": "Use 1 to 1000 characters."}])
+
+    def test_a_finished_visit_takes_none(self) -> None:
+        self.caller.send("POST", f"{self.path}/finish", {"reason": "storm"})
+        self.assertEqual(self.caller.send("POST", f"{self.path}/notes", {"id": fresh(), "text": "late"}).status_code, 409)
