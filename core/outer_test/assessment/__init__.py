@@ -1,13 +1,14 @@
 """The one question: what do this visit's readings say?"""
 
 from outer_test.assessment.assess import Assessment, Judged, assess, assessment_of, judge, points_read, power_of, still_asked
-from outer_test.assessment.repairs import as_left, read_in_hand
+from outer_test.assessment.repairs import as_found, as_left, read_in_hand
 from outer_test.assessment.stops import StopKind, stops_of
 
 __all__ = [
     "Assessment",
     "Judged",
     "StopKind",
+    "as_found",
     "as_left",
     "assess",
     "assessment_of",

@@ -4,11 +4,11 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, datetime
 
-from outer_test.assessment import Assessment, assess
+from outer_test.assessment import Assessment, as_found, as_left, assess, read_in_hand
 from outer_test.history.trend import Trend, trend
 from outer_test.judgement import Finding, Part, Tape, Verdict, tape_of
 from outer_test.rules.windings import at_25c
-from outer_test.visit import POINTS, Repair, Visit, inputs_of, title_of
+from outer_test.visit import POINTS, Reading, Repair, Taken, Visit, group_of, inputs_of, title_of
 
 PAIRS = ("winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm")
 # A part by the points that read it: a new one starts a new line.
@@ -42,7 +42,8 @@ def names_of(repair: Repair) -> tuple[str, ...]:
 @dataclass(frozen=True, slots=True)
 class Told:
     """What one visit read at one point, with its limits as they stood. `number` is what is followed over the years, corrected
-    where the rule says; `corrected` says how. `tags` tells kinds of one point apart."""
+    where the rule says; `corrected` says how. `tags` tells kinds of one point apart. `at` is when it was read, on a visit that put
+    a part in: what was read before belongs to the old part."""
 
     point: str
     value: str
@@ -58,6 +59,7 @@ class Told:
     corrected: str = ""
     tags: str = ""
     why: str = ""
+    at: datetime | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,28 +97,48 @@ class PartChanged:
 def told_of(visit: Visit, judged: Assessment | None = None) -> tuple[Told, ...]:
     """What a visit's standing readings said, point by point: what its record keeps for the years.
 
+    judged: the visit as left, judged; worked out where it is not given. Where a part was put in, what the old one read comes
+    first, judged as found, and a new capacitor's reading in the hand is its section's.
+
     >>> from outer_test.visit import Reading
     >>> told_of(Visit(readings=(Reading("cap.herm.uf", "50.4"),)))[0].value
     '50.4'
     """
+    left = as_left(visit)
+    timed = left is not visit
+    now = _standing(left, judged or assess(visit), timed)
+    if not timed:
+        return now
+    before = as_found(visit)
+    in_hand = {f"cap.new_{group_of(point.removeprefix('cap.'))}.uf": point for point in read_in_hand(visit)}
+    still = {told.point for told in now} - set(in_hand.values())
+    old = [told for told in _standing(before, assess(before), timed) if told.point not in still]
+    new = [replace(told, point=in_hand.get(told.point, told.point)) for told in now if told.point not in in_hand.values()]
+    return (*old, *new)
+
+
+def _standing(visit: Visit, judged: Assessment, timed: bool) -> tuple[Told, ...]:
     found: dict[str, Finding] = {}
-    for one in (judged or assess(visit)).findings:
+    for one in judged.findings:
         found.setdefault(one.point, one)  # of one point's findings the worst comes first
-    inputs = inputs_of(visit)
     told = [
-        _told(visit, taken.reading.point, taken.reading.value, taken.measured.number, found.get(taken.reading.point), _tags(taken.reading))
-        for taken in inputs.kinds
+        replace(
+            _told(visit, taken, found.get(taken.reading.point)),
+            at=taken.reading.at if timed else None,
+        )
+        for taken in inputs_of(visit).kinds
     ]
     seen = [Told(name, visit.saw(name) or "", one.verdict, why=one.why) for name, one in found.items() if name in visit.seen]
     return (*told, *seen)
 
 
-def _tags(reading: object) -> str:
-    return ", ".join(filter(None, (getattr(reading, "by", None), getattr(reading, "fitted", None))))
+def _tags(reading: Reading) -> str:
+    return ", ".join(filter(None, (reading.by, reading.fitted)))
 
 
-def _told(visit: Visit, point: str, value: str, number: object, found: Finding | None, tags: str) -> Told:
-    plain = None if number is None else float(number)  # type: ignore[arg-type]
+def _told(visit: Visit, taken: Taken, found: Finding | None) -> Told:
+    point, value, number, tags = taken.reading.point, taken.reading.value, taken.measured.number, _tags(taken.reading)
+    plain = None if number is None else float(number)
     corrected, how = _corrected(visit, point, plain)
     if found is None:
         return Told(point, value, None, corrected, unit=POINTS[point].sign, corrected=how, tags=tags)
@@ -174,10 +196,10 @@ def histories(visits: Iterable[tuple[datetime, str, Sequence[Told]]], changed: S
     ()
     """
     by_point: dict[tuple[str, str], list[ReadThen]] = {}
-    for at, visit, told in sorted(visits, key=lambda one: one[0]):
-        for one in told:
-            line = sum(1 for change in changed if change.part == part_of(one.point) and change.at <= at)
-            by_point.setdefault((one.point, one.tags), []).append(ReadThen(at, visit, one, line, _tape(one)))
+    read = [(one.at or at, visit, one) for at, visit, told in visits for one in told]
+    for at, visit, one in sorted(read, key=lambda taken: taken[0]):
+        line = sum(1 for change in changed if change.part == part_of(one.point) and change.at <= at)
+        by_point.setdefault((one.point, one.tags), []).append(ReadThen(at, visit, one, line, _tape(one)))
     order = {name: place for place, name in enumerate(POINTS)}
     return tuple(
         PointHistory(

@@ -7,8 +7,8 @@ from django.db import DatabaseError, connection, transaction
 from django.test import TestCase, override_settings
 from django.utils import timezone
 
-from testing.fixtures import Fixture, fresh
-from visits.models import DefrostStamp
+from testing.fixtures import Fixture, finding, fresh
+from visits.models import DefrostStamp, Visit
 
 PLATE = {
     "defrost": {"control": "time-temperature", "closes_f": 30, "opens_f": 55, "limit_min": 10}, "valve": "O", "aux_heat": {"kind": "electric"},
@@ -99,3 +99,21 @@ class Stamps(TestCase):
     def test_a_unit_without_a_defrost_control_has_no_bench(self) -> None:
         bare = Fixture("Second")
         self.assertIsNone(bare.client().get(f"/api/visits/{bare.visit.id}").json()["round"]["defrost"])
+
+    def timed_out(self, minutes: int) -> str:
+        self.stamp("forced", 60.0 * minutes)
+        self.stamp("valve-shift", 60.0 * minutes + 2)
+        told = self.stamp("ended", 60.0 * minutes + 602).json()
+        return str(finding(told, "defrost.run.end")["why"])
+
+    def test_a_second_run_and_a_second_visit_count_on(self) -> None:
+        """Defrosts ended by time, counted over the runs of a visit and from one visit to the next."""
+        self.start -= timedelta(hours=1)
+        first, second = self.timed_out(0), self.timed_out(20)
+        self.assertNotIn("in a row", first)
+        self.assertIn("by time, 2 in a row", second)
+        self.assertEqual(self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"reason": "storm"}).status_code, 200)
+        later = fresh()
+        opened = self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": later, "complaint": "iced-over"})
+        self.assertEqual(opened.status_code, 200)
+        self.assertEqual(Visit.objects.of(self.mine.company).get(id=later).timed_out_before, 2)

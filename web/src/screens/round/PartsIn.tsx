@@ -117,7 +117,15 @@ function PartLine({
       </Flex>
       {open &&
         ["old part", "new part"].map((about) => (
-          <Photos key={about} unit={unit} visit={visit} part={part.id} about={about} title={capital(about)} />
+          <Photos
+            key={about}
+            unit={unit}
+            visit={visit}
+            part={part.id}
+            about={about}
+            only
+            title={capital(about)}
+          />
         ))}
     </>
   );

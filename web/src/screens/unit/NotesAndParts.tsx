@@ -135,7 +135,7 @@ function PartLine({ unit, part }: { unit: string; part: UnitFile["parts"][number
           {open ? "hide" : "photos"}
         </Button>
       </Flex>
-      {open && <Photos unit={unit} part={part.id} title={`Photos of this ${part.part}`} />}
+      {open && <Photos unit={unit} part={part.id} about={part.part} title={`Photos of this ${part.part}`} />}
     </Box>
   );
 }

@@ -30,15 +30,19 @@ async function smaller(file: File): Promise<Blob> {
   }
 }
 
-/** `about` given, only photos of that are shown and taken; `part` given, only those of a part that was put in; both, of both. */
+/**
+ * `about` given, only photos of that are shown and taken; `part` given, all those of a part that was put in, or with `only`
+ * just those of it that show `about`.
+ */
 export function Photos(props: {
   unit: string;
   visit?: string;
   part?: string;
   about?: string;
+  only?: boolean;
   title?: string;
 }) {
-  const { unit, visit, part, about: given, title } = props;
+  const { unit, visit, part, about: given, only = false, title } = props;
   const photos = useQuery({
     queryKey: ["photos", unit],
     queryFn: () =>
@@ -69,7 +73,9 @@ export function Photos(props: {
   };
   const path = (photo: Photo) => ({ params: { path: { photo_id: photo.id } } });
   const shown = (photos.data ?? []).filter(
-    (photo) => (part === undefined || photo.part === part) && (given === undefined || photo.about === given),
+    (photo) =>
+      (part === undefined || photo.part === part) &&
+      (given === undefined || (part !== undefined && !only) || photo.about === given),
   );
   return (
     <Box as="section" aria-label={title ?? "Photos"}>
