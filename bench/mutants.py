@@ -30,7 +30,7 @@ OPERATORS: tuple[Callable[[Any], Iterable[libcst.CSTNode]], ...] = (
 )  # fmt: skip
 KINDS = {operator: kind for kind, operator in mutators.mutation_operators if operator in OPERATORS}
 NOT_ENTERED = (libcst.Annotation, libcst.Decorator, libcst.Import, libcst.ImportFrom, libcst.BaseString)
-TESTED_BY = ("assessment", "diagnosis", "report")
+TESTED_BY = ("rules", "assessment", "diagnosis", "report")
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,8 +5,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from outer_test.judgement import Finding, Verdict
-
-_NOT_DEAD = ("safe.",)
+from outer_test.visit import group_of
 
 
 class StopKind(StrEnum):
@@ -18,11 +17,12 @@ class StopKind(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Stop:
-    """A stop that stands: where, of what kind, and why."""
+    """A stop that stands: where, of what kind, and why; `raised_by` is the point whose reading raised it."""
 
     point: str
     kind: StopKind
     why: str
+    raised_by: str = ""
 
 
 def stops_of(findings: Iterable[Finding]) -> tuple[Stop, ...]:
@@ -32,7 +32,12 @@ def stops_of(findings: Iterable[Finding]) -> tuple[Stop, ...]:
     ()
     """
     return tuple(
-        Stop(finding.point, StopKind.NOT_DEAD if finding.point.startswith(_NOT_DEAD) else StopKind.NOT_SAFE_TO_ENERGISE, finding.why)
+        Stop(
+            finding.point,
+            StopKind.NOT_DEAD if group_of(finding.point) == "safe" else StopKind.NOT_SAFE_TO_ENERGISE,
+            finding.why,
+            finding.needs[0] if finding.needs else finding.point,
+        )
         for finding in findings
         if finding.verdict is Verdict.STOP
     )

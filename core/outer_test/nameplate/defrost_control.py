@@ -52,6 +52,9 @@ class Defrost(Record):
     limit_min: float | None = quantity("min", 1, 60)
     shift_delay: bool | None = None
     start: Literal["pins", "switch-and-test"] = "pins"
+    pins: str = ""  # what is shorted to force it: what the pins are called on this board, and where they are
+    pins_hold_s: float | None = quantity("s", 0, 600, doc="how long the pins are held shorted to force it")
+    start_signs: str = ""  # what a start looks and sounds like on this unit
     hold_jumper: Literal["lift", "leave"] = "lift"
     fan_first_s: float = quantity("s", 0, 120, default=0, doc="fan comes on this long before the valve goes back")
     tolerance_s: float = quantity("s", 0.5, 60, default=5, doc="of the board's events")

@@ -1658,6 +1658,18 @@ export interface components {
              */
             start: "pins" | "switch-and-test";
             /**
+             * Pins
+             * @default
+             */
+            pins: string;
+            /** Pins Hold S */
+            pins_hold_s?: number | null;
+            /**
+             * Start Signs
+             * @default
+             */
+            start_signs: string;
+            /**
              * Hold Jumper
              * @default lift
              * @enum {string}
@@ -2324,6 +2336,9 @@ export interface components {
              *       "limit_min": null,
              *       "shift_delay": null,
              *       "start": "pins",
+             *       "pins": "",
+             *       "pins_hold_s": null,
+             *       "start_signs": "",
              *       "hold_jumper": "lift",
              *       "fan_first_s": 0,
              *       "tolerance_s": 5,
@@ -2676,7 +2691,7 @@ export interface components {
         };
         /**
          * Stop
-         * @description A stop that stands: where, of what kind, and why.
+         * @description A stop that stands: where, of what kind, and why; `raised_by` is the point whose reading raised it.
          */
         Stop: {
             /** Point */
@@ -2684,6 +2699,11 @@ export interface components {
             kind: components["schemas"]["StopKind"];
             /** Why */
             why: string;
+            /**
+             * Raised By
+             * @default
+             */
+            raised_by: string;
         };
         /**
          * StopKind
@@ -2857,14 +2877,14 @@ export interface components {
         };
         /**
          * WhichWay
-         * @description The way, its steps in order, what goes on the not-put-back list, and the caution.
+         * @description The way, its steps in order, what goes on the not-put-back list, what a start looks and sounds like, and the caution.
          */
         WhichWay: {
             /**
              * Way
              * @enum {string}
              */
-            way: "time-pins" | "jumper-switch" | "force-pins" | "switch-and-test" | "unknown";
+            way: "measure-first" | "time-pins" | "jumper-switch" | "force-pins" | "switch-and-test" | "unknown";
             /** Steps */
             steps: string[];
             /**
@@ -2877,6 +2897,11 @@ export interface components {
              * @default
              */
             caution: string;
+            /**
+             * Signs
+             * @default
+             */
+            signs: string;
         };
         /**
          * Wire
@@ -3441,7 +3466,8 @@ export interface components {
         /**
          * Told
          * @description What one visit read at one point, with its limits as they stood. `number` is what is followed over the years, corrected
-         *     where the rule says; `corrected` says how. `tags` tells kinds of one point apart.
+         *     where the rule says; `corrected` says how. `tags` tells kinds of one point apart. `at` is when it was read, on a visit that put
+         *     a part in: what was read before belongs to the old part.
          */
         Told: {
             /** Point */
@@ -3483,6 +3509,8 @@ export interface components {
              * @default
              */
             why: string;
+            /** At */
+            at?: string | null;
         };
         /**
          * Trend

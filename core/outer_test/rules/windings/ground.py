@@ -131,4 +131,5 @@ def stop_energising(found: Finding, rule: Rule) -> Finding:
     why = f"{found.why} Energised, a grounded compressor can blow a terminal out with burning oil."
     if group_of(found.point) == "fan_winding":
         why = f"{found.why} Energised, the motor's frame can be live."
-    return judged("power.energise", rule, Verdict.STOP, why, next="Do not power this unit up. Keep or lock the pull-out.")
+    step = "Do not power this unit up. Keep or lock the pull-out."
+    return judged("power.energise", rule, Verdict.STOP, why, next=step, needs=(found.point,))

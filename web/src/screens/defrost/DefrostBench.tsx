@@ -7,6 +7,7 @@ import { send } from "../../api/outbox";
 import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
+import { isOfRun } from "../../shell/points";
 import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
@@ -21,7 +22,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
   const { defrost } = visit.round;
   if (defrost == null) return null;
   const finished = visit.round.finished_at != null;
-  const findings = visit.round.assessment.findings.filter(({ point }) => point.startsWith("defrost.run."));
+  const findings = visit.round.assessment.findings.filter(isOfRun);
   return (
     <Box as="section" aria-label="Defrost bench" borderTopWidth="2px" borderColor="ink" mt="6" pt="4">
       <Heading as="h2" fontSize="xl" mb="1">
@@ -68,6 +69,7 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           </Text>
         ))}
       </ol>
+      {defrost.way.signs && <Text color="faint">{defrost.way.signs}</Text>}
       {defrost.way.caution && (
         <Text color="ochre" fontWeight="600">
           {defrost.way.caution}

@@ -4,6 +4,7 @@ import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, data, type FieldError, type VisitShown } from "../../api/client";
 import { queries, storeRound } from "../../api/queries";
+import { isOfPlate } from "../../shell/points";
 import { Button } from "../../shell/controls";
 import { Problem, TextInput } from "../../shell/fields";
 import { useDraftForm } from "../../shell/draftForm";
@@ -55,9 +56,7 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       <DaysConditions visit={visit} />
       <FindingLines
         label="What the plate says"
-        findings={round.assessment.findings.filter(
-          ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
-        )}
+        findings={round.assessment.findings.filter(isOfPlate)}
         sources
       />
       <Fields disabled={finished} minW="0">

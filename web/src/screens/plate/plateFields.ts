@@ -52,6 +52,9 @@ export const DEFROST_FIELDS: PlateField[] = [
     ["pins", "time or force pins"],
     ["switch-and-test", "switch jumper and test"],
   ]),
+  { name: "defrost.pins", label: "Shorted to force it: what, and where", wide: true },
+  number("defrost.pins_hold_s", "Held for", "s"),
+  { name: "defrost.start_signs", label: "What a start looks like", wide: true },
   choice("defrost.hold_jumper", "Jumper, once it starts", [
     ["lift", "lift it"],
     ["leave", "leave it"],

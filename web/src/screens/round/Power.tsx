@@ -42,7 +42,7 @@ export function PowerBadge({ power }: { power: Power }) {
 export function PowerPanel({ visit, power, disabled }: { visit: string; power: Power; disabled: boolean }) {
   const say = (state: "live" | "dead-claimed") =>
     send({ kind: "power", visit, body: { id: crypto.randomUUID(), state, at: new Date().toISOString() } });
-  const dead = power.state.startsWith("dead");
+  const dead = power.state === "dead-claimed" || power.state === "dead-proved";
   return (
     <Box as="section" aria-label="Power" borderTopWidth="1px" borderColor="edge" pt="3">
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">

@@ -23,7 +23,7 @@ import { firstOpen, firstOpenStation, pointState, type Station } from "./points"
 import { PowerBadge, PowerPanel } from "./Power";
 import { Rejudge } from "./Rejudge";
 import { StationRail } from "./StationRail";
-import { Figures, Standing } from "./Standing";
+import { Figures, Standing, StandingBrief } from "./Standing";
 import { StationSteps } from "./StationSteps";
 import { StopDialog } from "./StopDialog";
 import { useRoundKeys } from "./useRoundKeys";
@@ -106,6 +106,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
         <StationRail visit={visit} current={station.name} refused={outbox.refused} />
         <Box as="main" p={{ base: "3", md: "5" }} minW="0">
           <Waiting count={outbox.waiting.length} offline={outbox.offline} />
+          <StandingBrief visit={visit} />
           {station.name === "plate" ? (
             <PlateStation visit={visit} />
           ) : (

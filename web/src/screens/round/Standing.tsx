@@ -51,23 +51,55 @@ export function Standing({ visit }: { visit: VisitShown }) {
   );
 }
 
-function Next({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
+/** The same in two lines, for a phone: who is accused or first suspected, and what is next. */
+export function StandingBrief({ visit }: { visit: VisitShown }) {
+  const { suspects, accused, next } = visit.round.diagnosis;
+  const first = suspects[0];
+  const who =
+    accused.length > 0
+      ? accused.map(({ part }) => capital(part)).join(", ")
+      : first && `${first.says} (${Math.round(first.probability * 100)} %)`;
+  if (!who && !next) return null;
+  return (
+    <Box
+      display={{ base: "block", lg: "none" }}
+      aria-label="Where this stands, in short"
+      role="group"
+      borderLeftWidth="4px"
+      borderColor="copper"
+      pl="3"
+      mb="3"
+    >
+      {who && <Text fontWeight="600">{who}</Text>}
+      {next && (
+        <Text>
+          Next: <NextLink visit={visit} next={next} />
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+function NextLink({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
   const station = visit.round.stations.find(({ steps }) => steps.some(({ point }) => point === next.point));
   const title = `${next.title} (${next.minutes} min, ${next.power})`;
+  if (!station) return <b>{title}</b>;
+  return (
+    <Link to={`/visits/${visit.id}/${station.name}?point=${next.point}`}>
+      <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
+        {title}
+      </Text>
+    </Link>
+  );
+}
+
+function Next({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
   return (
     <Box borderLeftWidth="4px" borderColor="copper" pl="3" mb="3">
       <Text fontSize="sm" color="faint">
         Next
       </Text>
-      {station ? (
-        <Link to={`/visits/${visit.id}/${station.name}?point=${next.point}`}>
-          <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
-            {title}
-          </Text>
-        </Link>
-      ) : (
-        <Text fontWeight="700">{title}</Text>
-      )}
+      <NextLink visit={visit} next={next} />
       <Text fontSize="sm">{next.why}</Text>
     </Box>
   );

@@ -3,6 +3,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 
+import { isOfPlate } from "../../shell/points";
 import type { VisitShown } from "../../api/client";
 import type { Refusal } from "../../api/outbox";
 import { Mark, type MarkKind, markOf } from "../../drawing/Mark";
@@ -107,8 +108,6 @@ function stationMarks(visit: VisitShown, station: Station, refused: Refusal[]): 
   if (station.name !== "plate") {
     return station.steps.map(({ point }) => pointState(visit.round, refused, visit.id, point).mark);
   }
-  const onPlate = visit.round.assessment.findings.filter(
-    ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
-  );
+  const onPlate = visit.round.assessment.findings.filter(isOfPlate);
   return onPlate.map(({ verdict }) => markOf(verdict));
 }

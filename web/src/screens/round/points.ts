@@ -26,7 +26,9 @@ export function pointState(round: Round, refused: Refusal[], visit: string, poin
   const entries = round.entries.filter((one) => one.point === point);
   const entry = entries.findLast((one) => one.stands);
   const refusal = refused.findLast((one) => isReadingAt(one, visit, point));
-  const mark = refusal ? "error" : finding ? markOf(finding.verdict) : entry ? "kept" : "none";
+  const stops = round.assessment.stops.some((stop) => stop.raised_by === point);
+  const judged = stops ? "stop" : finding ? markOf(finding.verdict) : entry ? "kept" : "none";
+  const mark = refusal ? "error" : judged;
   return { finding, others, entry, history: entries.filter((one) => one !== entry), refusal, mark };
 }
 

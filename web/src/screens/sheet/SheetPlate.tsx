@@ -1,6 +1,7 @@
 /** The plate as it was read, and what its own rules say. */
 import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 
+import { isOfPlate } from "../../shell/points";
 import type { Finding, VisitShown } from "../../api/client";
 import { Mark, markOf } from "../../drawing/Mark";
 import { PLATE_FIELDS, type PlateField } from "../plate/plateFields";
@@ -8,9 +9,7 @@ import { key, typedFrom, type PlateTyped } from "../plate/plateForm";
 
 export function SheetPlate({ visit }: { visit: VisitShown }) {
   const { round } = visit;
-  const findings = round.assessment.findings.filter(
-    ({ point }) => point.startsWith("plate.") || point.endsWith(".fitted"),
-  );
+  const findings = round.assessment.findings.filter(isOfPlate);
   return (
     <PlateShown typed={typedFrom(round.plate, round.fitted, round.contactor_fitted)} findings={findings} />
   );

@@ -4,6 +4,7 @@ import { Box, Flex, Grid, Heading, Text, useToken } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
 import { Tape, type Taped } from "../../drawing/Tape";
+import { isOfSafety } from "../../shell/points";
 import { day, month } from "../../shell/words";
 
 export type PointHistory = Schemas["PointHistory"];
@@ -26,7 +27,7 @@ function asTaped({ told, tape }: ReadThen): Taped {
 export function History({ points }: { points: PointHistory[] }) {
   // What is read to be safe today says nothing of the years; what drifts or is wrong stands first.
   const measured = points
-    .filter(({ point }) => !point.startsWith("safe."))
+    .filter((history) => !isOfSafety(history))
     .filter((one) => one.readings.some(({ told }) => told.number != null || told.value === "OL"))
     .sort((one, two) => one.urgency - two.urgency);
   return (

@@ -160,12 +160,20 @@ class Others(unittest.TestCase):
 
     def test_which_way(self) -> None:
         cases = (
-            (SWITCHED, 30, True, "time-pins"), (SWITCHED, 60, False, "jumper-switch"), (SWITCHED, 60, None, "jumper-switch"), (DEMAND, 30, None, "force-pins"),
+            (SWITCHED, 30, True, "time-pins"), (SWITCHED, 60, False, "jumper-switch"), (SWITCHED, 60, None, "measure-first"), (DEMAND, 30, None, "force-pins"),
             (replace(SWITCHED, start="switch-and-test"), 30, True, "switch-and-test"), (Defrost(), 30, None, "unknown"),
         )  # fmt: skip
         for defrost, air, closed, expected in cases:
             self.assertEqual(which_way(defrost, air, closed).way, expected)
         self.assertIn("head pressure", which_way(SWITCHED, 70, False).caution)
+        unmeasured = which_way(SWITCHED, 30, None)
+        self.assertIn("was not measured", unmeasured.steps[0])
+        self.assertEqual(unmeasured.lifts, (), "nothing is jumpered before it is known")
+        named = replace(DEMAND, pins="FRC1 and FRC2, below the sensor plug", pins_hold_s=2, start_signs="Its green light goes out.")
+        self.assertIn("Short FRC1 and FRC2, below the sensor plug for 2 s", which_way(named, 30, None).steps[0])
+        self.assertEqual(
+            (which_way(named, 30, None).signs, which_way(DEMAND, 30, None).signs[:8]), ("Its green light goes out.", "A start:")
+        )
         self.assertIn("Leave", which_way(replace(DEMAND, hold_jumper="leave"), 30, None).steps[-1])
 
     def test_interval_and_cost(self) -> None:
