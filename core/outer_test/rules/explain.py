@@ -12,12 +12,14 @@ from outer_test.rules.catalogue import FILES, RULES
 
 @dataclass(frozen=True, slots=True)
 class RulePage:
-    """A rule for reading. `says` are paragraphs in the words of the file that owns it; `schools` the house choices, where it has any."""
+    """A rule for reading. `origin` says where it comes from, `says` are paragraphs in the words of the file that owns it, `schools`
+    the house choices, where it has any."""
 
     name: str
     title: str
     source: str
     mark: str
+    origin: str
     says: tuple[str, ...]
     schools: tuple[str, ...]
 
@@ -30,7 +32,14 @@ def rule_page(name: str) -> RulePage:
     """
     rule = RULES[name]
     schools = tuple(SCHOOLS.get(rule.choice, {}).values())
-    return RulePage(rule.name, rule.title, rule.source, rule.mark, tuple(_says(rule)), schools)
+    return RulePage(rule.name, rule.title, rule.source, rule.mark, _origin(rule), tuple(_says(rule)), schools)
+
+
+def _origin(rule: Rule) -> str:
+    """Common practice says so itself; what is published or derived is said before its source."""
+    kind = next((words for mark, words in (("P", "Published: "), ("D", "Derived: ")) if mark in rule.mark.split()), "")
+    words = f"{kind}{rule.source}."
+    return words[:1].upper() + words[1:]
 
 
 def rule_pages() -> tuple[RulePage, ...]:

@@ -4590,7 +4590,8 @@ export interface components {
         };
         /**
          * RulePage
-         * @description A rule for reading. `says` are paragraphs in the words of the file that owns it; `schools` the house choices, where it has any.
+         * @description A rule for reading. `origin` says where it comes from, `says` are paragraphs in the words of the file that owns it, `schools`
+         *     the house choices, where it has any.
          */
         RulePage: {
             /** Name */
@@ -4601,6 +4602,8 @@ export interface components {
             source: string;
             /** Mark */
             mark: string;
+            /** Origin */
+            origin: string;
             /** Says */
             says: string[];
             /** Schools */

@@ -5,27 +5,13 @@ import { useParams } from "react-router";
 import { useRule } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Notice } from "../../shell/Notice";
-import { capital } from "../../shell/words";
-
-const MARK: Record<string, string> = {
-  P: "Published",
-  T: "Common practice",
-  D: "Derived",
-};
-
-/** Where it comes from; a mark that the source names itself is not stated twice. */
-function origin(mark: string, source: string): string {
-  const marks = mark.split(" ").map((one) => MARK[one] ?? one);
-  const unsaid = marks.filter((one) => !source.toLowerCase().includes(one.toLowerCase()));
-  return capital(unsaid.length > 0 ? `${unsaid.join(", ")}: ${source}.` : `${source}.`);
-}
 
 export default function RuleScreen() {
   const { name = "" } = useParams();
   const rule = useRule(name);
   if (rule.isPending) return <Notice>Opening the rule …</Notice>;
   if (rule.isError) return <Notice>{rule.error.message}</Notice>;
-  const { title, says, source, mark, schools } = rule.data;
+  const { title, says, origin, schools } = rule.data;
   return (
     <>
       <Bar title={`Rule ${name}`}>
@@ -36,7 +22,7 @@ export default function RuleScreen() {
           {title}
         </Heading>
         <Text color="faint" mb="4">
-          {origin(mark, source)}
+          {origin}
         </Text>
         {says.map((paragraph) => (
           <Text key={paragraph} mb="3">
