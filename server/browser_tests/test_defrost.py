@@ -31,6 +31,11 @@ class Bench(BrowserTest):
         expect(self.bench.get_by_role("button", name="Force another")).to_be_visible()
 
     def test_undo_and_the_list(self) -> None:
+        expect(self.bench).to_contain_text("The coil switch was not measured")
+        self.page.keyboard.press("/")
+        self.page.keyboard.type("switch closed")
+        self.page.keyboard.press("Enter")
+        expect(self.bench).to_contain_text("The switch is closed")
         self.bench.get_by_role("button", name="put it on the list").first.click()
         expect(self.page.get_by_label("What follows")).to_contain_text("jumper on")
         self.bench.get_by_role("button", name="Forced: start the clock").click()
@@ -38,6 +43,22 @@ class Bench(BrowserTest):
         expect(self.bench.get_by_label("What this run says")).to_contain_text("The valve shifted")
         self.bench.get_by_role("button", name="Undo the last stamp").click()
         expect(self.bench.get_by_label("What this run says")).not_to_contain_text("The valve shifted")
+
+    def test_stamps_are_mended_after_it_was_stopped(self) -> None:
+        self.bench.get_by_role("button", name="Forced: start the clock").click()
+        self.bench.get_by_role("button", name="Valve shifts").click()
+        self.bench.get_by_role("button", name="Stop watching").click()
+        stamped = self.bench.get_by_label("Stamped", exact=True)
+        stamped.get_by_label("Valve shifts: seconds after it was forced").fill("4")
+        stamped.get_by_role("button", name="Save").click()
+        expect(self.bench.get_by_label("What this run says")).to_contain_text("The valve shifted after 4 s")
+        stamped.get_by_label("Add one that was missed").select_option("fan-off")
+        stamped.get_by_label("Seconds after it was forced", exact=True).fill("5")
+        stamped.get_by_role("button", name="Add", exact=True).click()
+        expect(self.bench.get_by_label("What this run says")).to_contain_text("The outdoor fan stopped")
+        stamped.get_by_role("button", name="Remove the stamp: Fan stops").click()
+        expect(stamped.get_by_role("button", name="Remove the stamp: Fan stops")).to_have_count(0)
+        expect(self.bench.get_by_label("What this run says")).to_contain_text("The valve shifted after 4 s")
 
     def test_every_simulated_fault_is_told(self) -> None:
         for fault, told in (
