@@ -26,7 +26,8 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
     if began not in ("", "suddenly", "slowly"):
         raise FieldProblem("began", "Use suddenly, slowly, or leave it empty.")
     unit = find_unit(member.company, unit_id)
-    before = _left_behind(member, unit)
+    latest = _latest_finished(member.company, unit)
+    before = _left_behind(member.company, latest)
     visit: Visit
     visit, made = Visit.objects.of(member.company).get_or_create(
         company=member.company,
@@ -35,7 +36,7 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
         defaults={
             "technician": member, "scheduled_for": timezone.now(), "complaint": complaint, "began": began,
             "rules": member.company.rules, "baseline": unit_baseline(member.company, unit),
-            "timed_out_before": _timed_out(member.company, unit),
+            "timed_out_before": _timed_out(member.company, latest),
             "return_of": before[0].visit if before else None,
         },
     )  # fmt: skip
@@ -52,17 +53,18 @@ def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, be
     return visit
 
 
-def _timed_out(company: Company, unit: Unit) -> int:
+def _latest_finished(company: Company, unit: Unit) -> Visit | None:
+    return Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-finished_at").first()
+
+
+def _timed_out(company: Company, latest: Visit | None) -> int:
     """How many defrosts ended by time in a row when the unit's latest finished visit was over."""
-    latest = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-finished_at").first()
     return 0 if latest is None else timed_out_after(load_visit(company, latest).visit)
 
 
-def _left_behind(member: Member, unit: Unit) -> list[LiftedLine]:
+def _left_behind(company: Company, latest: Visit | None) -> list[LiftedLine]:
     """What the unit's latest finished visit left until a return visit; the new one opens with it (handbook section 10)."""
-    visits = Visit.objects.of(member.company).filter(unit=unit, finished_at__isnull=False)
-    latest = visits.order_by("-finished_at").first()
     if latest is None:
         return []
-    lines = LiftedLine.objects.of(member.company).filter(visit=latest, ending__how="left")
+    lines = LiftedLine.objects.of(company).filter(visit=latest, ending__how="left")
     return list(lines.select_related("visit").order_by("id"))

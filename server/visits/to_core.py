@@ -77,8 +77,9 @@ def core_visit(row: Visit, kept: Mapping[str, Any], log: Log) -> core.Visit:
 def _earlier_runs(stamps: Sequence[DefrostStamp]) -> list[list[core.DefrostEvent]]:
     """The runs of this visit before the latest, in the order they were begun."""
     runs = list(dict.fromkeys(stamp.run for stamp in stamps))[:-1]
+    standing = core.not_taken_back(stamps)
     return [
-        [core.DefrostEvent(stamp.s, stamp.event) for stamp in core.not_taken_back(stamps) if stamp.run == run and stamp.event != STOPPED]  # type: ignore[arg-type]
+        [core.DefrostEvent(stamp.s, stamp.event) for stamp in standing if stamp.run == run and stamp.event != STOPPED]  # type: ignore[arg-type]
         for run in runs
     ]
 

@@ -1,6 +1,7 @@
 """The wire map of a defrost board that is swapped."""
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from uuid import UUID
 
 from django.db import transaction
@@ -62,8 +63,14 @@ def _check(loaded: Loaded, line: WireLine) -> None:
     place = next((place for place, one in enumerate(wires) if one.id == str(line.of)), None)
     if place is None:
         raise FieldProblem("of", "This wire is not on the map.")
-    before, name = wires[place], line_names(wires)[place]
-    renamed = (line.wire.terminal.strip(), line.wire.colour.strip()) != (before.terminal, before.colour)
-    # A wire taken off is on the list by its name; taking a like one off the map would number it anew.
-    if (line.gone or renamed) and any(one.what.startswith(name) for one in loaded.log.lifted):
-        raise FieldProblem("terminal", f"{name} is off already, so its name cannot change.")
+    mended = replace(wires[place], terminal=line.wire.terminal.strip(), colour=line.wire.colour.strip())
+    after = (*wires[:place], *(() if line.gone else (mended,)), *wires[place + 1 :])
+    # A wire taken off is on the list by its name; a change to a like one would number it anew.
+    kept = _named(after).items()
+    if {name for _, name in _named(wires).items() - kept} & {one.what for one in loaded.log.lifted}:
+        raise FieldProblem("terminal", f"{line_names(wires)[place]} is off already, so its name cannot change.")
+
+
+def _named(wires: Sequence[BoardWire]) -> dict[str | None, str]:
+    """What each wire, by its id, is called on the not-put-back list."""
+    return dict(zip((wire.id for wire in wires), line_names(wires), strict=True))

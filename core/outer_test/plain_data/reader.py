@@ -108,9 +108,7 @@ def _reader(shape: Any) -> Reader:
 def _text(raw: Any, place: Place, wrong: Wrong) -> Any:
     if not isinstance(raw, str):
         if place[-1:] == ("value",):
-            return _say(
-                wrong, place, 'give the value as a JSON string such as "50.4": its digits carry the resolution, a JSON number loses them'
-            )
+            return _say(wrong, place, _VALUE_AS_TEXT)
         return _say(wrong, place, "must be text")
     if any(0xD800 <= ord(letter) <= 0xDFFF for letter in raw):
         return _say(wrong, place, "holds half of a character")

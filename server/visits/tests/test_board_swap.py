@@ -70,6 +70,24 @@ class Swap(TestCase):
         lines = [one["line"] for one in shown["defrost"]["swap"]["wires"]]  # type: ignore[index]
         self.assertEqual(lines, ["Board wire R (red)", "Board wire R (red) 2"])
 
+    def test_only_a_change_that_renames_a_wire_that_is_off_is_refused(self) -> None:
+        first, second, other = fresh(), fresh(), fresh()
+        self.wire("R", colour="red", id=first)
+        self.wire("R", colour="red", id=second)
+        self.wire("R", id=other)
+        self.lift("Board wire R (red) 2")
+        self.wire("RX", of=other)  # begins alike, is another wire
+        self.wire("R", 422, colour="red", of=first, gone=True)
+        self.wire("R", 422, colour="blue", of=first)
+        self.wire("R", 422, colour="blue", of=second)
+
+    def test_a_wire_is_not_renamed_into_the_place_of_one_that_is_off(self) -> None:
+        first = fresh()
+        self.wire("Y", colour="yellow", id=first)
+        self.wire("R", colour="red")
+        self.lift("Board wire R (red)")
+        self.wire("R", 422, colour="red", of=first)
+
     def test_back_on_the_old_board(self) -> None:
         wire = fresh()
         self.wire("Y", colour="yellow", id=wire)
