@@ -15,7 +15,7 @@ from outer_test.measurement.deviation import largest_deviation
 from outer_test.measurement.meter import Accuracy, Measured, accuracy_for, measure, measured
 from outer_test.measurement.quantity import FieldProblem, Record, quantity
 from outer_test.measurement.temperature import celsius, from_kelvin, kelvin
-from outer_test.measurement.value import ValueProblem, exact, parse_value, say
+from outer_test.measurement.value import Value, ValueProblem, exact, parse_value, say
 
 __all__ = [
     "LEAST_RATIO",
@@ -25,6 +25,7 @@ __all__ = [
     "FieldProblem",
     "Measured",
     "Record",
+    "Value",
     "ValueProblem",
     "accuracy_for",
     "arithmetic_band",

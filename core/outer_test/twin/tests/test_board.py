@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import SHIPPED, ConfigLink, Defrost, has_shift_delay
-from outer_test.simulation import Board, BoardInput, output, step
+from outer_test.twin import Board, BoardInput, output, step
 from visit_samples.defrost_visits import DEMAND, SWITCHED
 
 Moment = tuple[float, float, bool, str, bool]
@@ -98,8 +98,14 @@ class Behaviour(unittest.TestCase):
         self.assertEqual(warm_between.timed_out, 0)
 
     def test_a_demand_board_starts_by_itself_on_a_cold_coil(self) -> None:
-        self.assertEqual(step(Board(), BoardInput(coil_f=14, ambient_f=30), DEMAND, 1).phase, "defrost")
-        self.assertEqual(step(Board(), BoardInput(coil_f=16, ambient_f=30), DEMAND, 1).phase, "heating")
+        """Colder than its clean coil was, after a least run time, and only where it freezes."""
+        clean = run(Board(), BoardInput(coil_f=22, ambient_f=30), DEMAND, 420)
+        self.assertEqual(clean.clean_f, 8)
+        cold = BoardInput(coil_f=14, ambient_f=30)
+        self.assertEqual(step(clean, cold, DEMAND, 1).phase, "heating", "not before its least run time")
+        ran = run(clean, BoardInput(coil_f=22, ambient_f=30), DEMAND, 1500)
+        for coil, air, phase in ((14, 30, "defrost"), (16, 30, "heating"), (40, 60, "heating")):
+            self.assertEqual(step(ran, BoardInput(coil_f=coil, ambient_f=air), DEMAND, 1).phase, phase, f"coil {coil}, air {air}")
 
     def test_links_decide_on_the_shift_delay(self) -> None:
         cases = (

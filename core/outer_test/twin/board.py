@@ -8,8 +8,10 @@ from outer_test.rules.defrost import SHIFT_DELAY_S
 
 Phase = Literal["idle", "heating", "opening", "defrost", "closing"]
 Pins = Literal["none", "force", "test"]
-DEMAND_GAP_F = 15.0  # coil colder than ambient by more than a clean coil would be [M]
 DEMAND_ENDS_F = 60.0  # coil temperature that ends a demand defrost [M]
+# A demand board learns what its clean coil does, minutes after a defrost, and begins when the coil is colder by so much more [M].
+CLEAN_F, LEARNS_S, COLDER_F, LEAST_RUN_S, FREEZING_F = 9.0, (240.0, 420.0), 7.0, 1800.0, 32.0
+LEARNS_F = (4.0, 20.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +28,8 @@ class BoardInput:
 @dataclass(frozen=True, slots=True)
 class Board:
     """A board's state: its phase and the seconds in it, the seconds of compressor run counted towards a defrost, the seconds
-    its restart hold still runs, the defrosts ended by time in a row, and whether it gave up defrosting for that."""
+    its restart hold still runs, the defrosts ended by time in a row, whether it gave up defrosting for that, and by how many °F
+    its clean coil is colder than ambient, as a demand board learned it."""
 
     phase: Phase = "heating"
     in_phase_s: float = 0.0
@@ -34,6 +37,7 @@ class Board:
     hold_s: float = 0.0
     timed_out: int = 0
     locked_out: bool = False
+    clean_f: float = CLEAN_F
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,9 +58,9 @@ class BoardOutput:
 def step(board: Board, seen: BoardInput, defrost: Defrost, seconds: float) -> Board:
     """The board after `seconds` more, s. Time is an input: there is no clock here.
 
-    Begins when the run time is over and the switch is closed (time and temperature), or the coil is far below ambient
-    (demand), or on the force pins; ends by temperature or at its limit. The test pins speed its clock up, the restart hold
-    with it. The call lost, it drops out and holds off. Raises ValueError for negative time.
+    Begins when the run time is over and the switch is closed (time and temperature), or the coil is freezing and colder than
+    a clean one would be (demand), or on the force pins; ends by temperature or at its limit. The test pins speed its clock
+    up, the restart hold with it. The call lost, it drops out and holds off. Raises ValueError for negative time.
     Source: [T] common practice; constants marked [M] are this model's own assumptions.
 
     >>> forced = step(Board(), BoardInput(pins="force"), Defrost(control="demand"), 1)
@@ -73,7 +77,7 @@ def step(board: Board, seen: BoardInput, defrost: Defrost, seconds: float) -> Bo
     if board.phase == "idle":
         return _to("heating", board) if board.hold_s == 0 else board
     if board.phase == "heating":
-        board = replace(board, run_s=board.run_s + seconds * fast)
+        board = _learned(replace(board, run_s=board.run_s + seconds * fast), seen)
         if _wants_defrost(board, seen, defrost):
             return _to("opening" if delay else "defrost", board, run_s=0.0)
     elif board.phase == "opening" and board.in_phase_s >= delay:
@@ -128,11 +132,21 @@ def _lights(board: Board, seen: BoardInput) -> str:
     return {"idle": "waiting", "heating": "running"}.get(board.phase, "defrosting")
 
 
+def _learned(board: Board, seen: BoardInput) -> Board:
+    """What a demand board takes for its clean coil, minutes after a defrost."""
+    begins, ends = LEARNS_S
+    if not begins <= board.run_s <= ends:
+        return board
+    least, most = LEARNS_F
+    return replace(board, clean_f=min(max(seen.ambient_f - seen.coil_f, least), most))
+
+
 def _wants_defrost(board: Board, seen: BoardInput, defrost: Defrost) -> bool:
     """Forced, a board that gave up tries again: that is what forcing it is for."""
     if defrost.control == "demand":
-        iced = seen.ambient_f - seen.coil_f > DEMAND_GAP_F and not board.locked_out
-        return seen.pins == "force" or iced
+        colder = seen.ambient_f - seen.coil_f > board.clean_f + COLDER_F
+        due = board.run_s >= LEAST_RUN_S and seen.coil_f < FREEZING_F and not board.locked_out
+        return seen.pins == "force" or (due and colder)
     due = board.run_s >= (defrost.minutes or 90) * 60 and not board.locked_out
     return seen.switch_closed and (due or seen.pins == "force")
 

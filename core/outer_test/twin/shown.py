@@ -1,0 +1,287 @@
+"""What a meter and a pair of eyes find on a unit in one state: every point in the set-up that it asks for.
+
+Dead work is on parts with their wires off; live work with the call on, the line on, and nothing on the not-put-back list.
+Numbers are exact, in the unit of the point; `inf` is an open line (OL).
+"""
+
+from dataclasses import dataclass
+from math import inf
+
+from outer_test.twin.control import CONTROL_FUSE, METER_S, Control, ControlState, armature, ohms_of, valve_impedance
+from outer_test.twin.line import LineState, Solved, solve_line
+from outer_test.twin.starting import Start, fan_slip, start
+from outer_test.twin.unit import FUSE, OPEN_OHM, POLE, SOUND_OHM, WHIP, Unit
+
+Value = float | str
+_TURNS, _SLOW = 0.5, 0.14  # slips of a fan that turns at all, and of one that is seen to be slow
+_NO_FEED = 0.03  # of its rated amps: it is not fed
+_TRIPS_AT = 2.5  # leg amps over the breaker's size that trip it at once on a path to ground [M]
+
+
+# Figures of the low-voltage side and of the defrost: they move the line side only by what its contactors do.
+_NOT_OF_THE_LINE = (
+    "transformer", "indoor", "stat", "board.", "valve", "switch", "sensor", "ambient", "contactor.coil", "contactor2.coil",
+    "contactor.stuck", "contactor.pull_in", "charge", "coil.dirty", "float", "pressure", "element", "blower", "wire.chafed", "harness",
+    "no.flow",
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class LineSide:
+    """The line side of a unit that is called: how its start went, what came of it, how it then stands, and how it stood with no call."""
+
+    start: Start | None
+    outcome: str
+    standing: Solved
+    idle: Solved
+
+
+Known = dict[tuple[object, ...], "LineSide | dict[str, Value]"]
+
+
+@dataclass(frozen=True, slots=True)
+class Behaviour:
+    """A unit switched on: what its contactors do, and its two sides."""
+
+    armature: str
+    second: str
+    line: LineSide
+    outcome: str
+    control: Control
+
+
+def behave(unit: Unit, known: Known | None = None) -> Behaviour:
+    """Call for it, with the line on. known: line sides solved before, of this very plate, to be used again.
+
+    >>> from outer_test.nameplate import Plate
+    >>> from outer_test.twin.unit import make_unit
+    >>> behave(make_unit(Plate())).outcome
+    'started'
+    """
+    two = unit.plate.compressor.stages == 2
+    asked = ControlState(second_stage=two)
+    first, second = armature(unit, "contactor", asked), armature(unit, "contactor2", asked) if two else "out"
+    shut = tuple(name for name, does in (("contactor", first), ("contactor2", second)) if does == "in")
+    control = Control(unit, ControlState(second_stage=two, armatures=shut))
+    lines = {} if known is None else known
+    key = (shut, *sorted(item for item in unit.values.items() if not item[0].startswith(_NOT_OF_THE_LINE)))
+    if key not in lines:
+        lines[key] = _line_side(unit, shut)
+    line = lines[key]
+    assert isinstance(line, LineSide)
+    return Behaviour(first, second, line, "chatters" if first == "chatters" else line.outcome, control)
+
+
+def _line_side(unit: Unit, shut: tuple[str, ...]) -> LineSide:
+    idle = solve_line(unit, LineState((), 1.0, 1.0), {"disconnect.1": METER_S, "disconnect.2": METER_S})
+    if unit.compressor is not None:
+        own = start(unit, shut)
+        standing = own.running or solve_line(unit, LineState(shut, 1.0, fan_slip(unit, _fan_volts(own.standing))))
+        return LineSide(own, "tripped" if _trips(unit, own.standing) else own.outcome, standing, idle)
+    rest = solve_line(unit, LineState(shut, 1.0, 1.0))
+    turns = _turns(unit, rest)
+    standing = solve_line(unit, LineState(shut, 0.03 if turns else 1.0, fan_slip(unit, _fan_volts(rest))))
+    return LineSide(None, "started" if turns else "hummed" if _hums(unit, rest) else "nothing", standing, idle)
+
+
+def _fan_volts(solved: Solved) -> float:
+    return solved.across("fan.C", "fan.R")
+
+
+def _turns(unit: Unit, solved: Solved) -> bool:
+    """Whether a compressor with no capacitor starts: an inverter with its bus fed, three phases all there and no locked rotor."""
+    if unit.value("drive.dead") or unit.value("compressor.rest", 1.0) > 2 or unit.value("compressor.overload") > 1:
+        return False
+    least = 0.7 * unit.volts
+    if unit.plate.phase == 3:
+        whole = all(unit.value(f"winding {pair}") < 1 for pair in ("T1–T2", "T2–T3", "T1–T3"))
+        return whole and min(_legs(solved)) > least
+    return solved.across("drive.L1", "drive.L2") > least
+
+
+def _hums(unit: Unit, solved: Solved) -> bool:
+    return unit.plate.phase == 3 and max(_legs(solved)) > 0.5 * unit.volts and not unit.value("compressor.overload") > 1
+
+
+def _legs(solved: Solved) -> tuple[float, float, float]:
+    ends = ("compressor.T1", "compressor.T2", "compressor.T3")
+    return (solved.across(ends[0], ends[1]), solved.across(ends[1], ends[2]), solved.across(ends[0], ends[2]))
+
+
+def _trips(unit: Unit, solved: Solved) -> bool:
+    """A path to ground that draws several times the breaker's size opens it at once."""
+    ground = unit.value("compressor.ground", SOUND_OHM)
+    return ground < 1000 and abs(solved.volts.get("compressor.C", 0j)) / ground > _TRIPS_AT * (unit.plate.mop or 40.0) / 10
+
+
+def shown(unit: Unit, known: Known | None = None) -> dict[str, Value]:
+    """What every point reads on this unit, in the set-up the point asks for. known: as in `behave`.
+
+    >>> from outer_test.nameplate import Compressor, Plate
+    >>> from outer_test.twin.unit import make_unit
+    >>> reads = shown(make_unit(Plate(compressor=Compressor(rla=17.9, lra=96))))
+    >>> reads["start.result"], 12 < reads["amps.compressor.run_a"] < 16
+    ('started', True)
+    """
+    on = behave(unit, known)
+    lines = {} if known is None else known
+    key = ("low voltage", on.armature, on.second, *_low_voltage_figures(unit))
+    if key not in lines:
+        lines[key] = _control(unit, on)
+    return {**_dead(unit), **_line(unit, on), **lines[key], **_running(unit, on)}  # type: ignore[dict-item]
+
+
+def _low_voltage_figures(unit: Unit) -> list[tuple[str, float]]:
+    """What of a unit's figures the low voltage depends on."""
+    own = {wire.name for wire in unit.circuit.wires if wire.group == "control"}
+    return sorted(item for item in unit.values.items() if item[0] in own or item[0].startswith(_NOT_OF_THE_LINE))
+
+
+def _open(ohm: float) -> float:
+    return inf if ohm >= OPEN_OHM / 10 else ohm
+
+
+def _dead(unit: Unit) -> dict[str, Value]:
+    reads: dict[str, Value] = {}
+    for section in ("herm", "fan", "start"):
+        if f"uf.{section}" in unit.values:
+            leaks = unit.value(f"leak.{section}", OPEN_OHM) < 1000
+            own = (
+                {"herm": "fan", "fan": "herm"}.get(section, section) if unit.value("wires.swapped") else section
+            )  # it sits on the other's wire
+            reads[f"cap.{section}.uf"] = inf if leaks else unit.value(f"uf.{own}")
+    for name in ("contactor", "contactor2"):
+        if unit.circuit.part(name) is not None:
+            reads[f"{name}.coil.ohm"] = _open(ohms_of(unit, name))
+    reads["control.fuse.ohm"] = _open(unit.ohm(CONTROL_FUSE, "switch"))
+    for leg in (1, 2):
+        reads[f"line.fuse{leg}.ohm"] = _open(unit.ohm(FUSE[leg], "fuse"))
+    reads |= _windings(unit)
+    if unit.circuit.part("relay") is not None:
+        reads["relay.coil.ohm"] = _open(unit.value("relay.2–relay.5", 4000.0))
+        reads["relay.contact.ohm"] = _open(unit.ohm("relay.1–relay.2", "relay"))
+    if unit.circuit.part("valve") is not None:
+        reads["defrost.valve_coil.ohm"] = _open(valve_impedance(unit).real)
+    return reads
+
+
+def _windings(unit: Unit) -> dict[str, Value]:
+    reads: dict[str, Value] = {}
+    if unit.compressor is not None:
+        reads |= _pairs("winding", unit, "compressor", unit.compressor.cold_r1, unit.compressor.cold_r1a)
+        for terminal, wire in (("c", "contactor.T1–compressor.C"), ("r", "contactor.T2–compressor.R"), ("s", _s_lead(unit))):
+            reads[f"lead.{terminal}.ohm"] = _open(unit.ohm(wire, "lead"))
+    elif unit.plate.compressor.kind != "inverter":
+        each = 0.05 * unit.volts / (unit.plate.compressor.lra or 80.0) * 8
+        for pair, point in (("T1–T2", "c_r"), ("T2–T3", "c_s"), ("T1–T3", "r_s")):
+            reads[f"winding.{point}.ohm"] = _open(each + unit.value(f"winding {pair}"))
+    for terminal in "crs":
+        reads[f"winding.{terminal}_ground.ohm"] = unit.value("compressor.ground", SOUND_OHM)
+    if unit.fan is not None:
+        reads |= _pairs("fan_winding", unit, "fan", unit.fan.cold_r1, unit.fan.cold_r1a)
+        for terminal in "crs":
+            reads[f"fan_winding.{terminal}_ground.ohm"] = unit.value("fan.ground", SOUND_OHM)
+    return reads
+
+
+def _s_lead(unit: Unit) -> str:
+    return next((wire.name for wire in unit.circuit.wires if wire.b == "compressor.S"), "capacitor.HERM–compressor.S")
+
+
+def _pairs(group: str, unit: Unit, motor: str, main: float, start_ohm: float) -> dict[str, Value]:
+    """The three pairs at the terminals: windings in series with what is open, the overload in the common."""
+    shorted = 1 - unit.value(f"{motor}.shorted")
+    run, second = main * shorted + unit.value(f"{motor}.run.ohm"), start_ohm + unit.value(f"{motor}.start.ohm")
+    common = unit.value(f"{motor}.overload", 0.0)
+    return {f"{group}.c_r.ohm": _open(run + common), f"{group}.c_s.ohm": _open(second + common), f"{group}.r_s.ohm": _open(run + second)}
+
+
+def _line(unit: Unit, on: Behaviour) -> dict[str, Value]:
+    now = on.line.standing
+    tripped = "tripped" if unit.value("breaker.tripped") else "off" if unit.value("breaker.off") else "on"
+    reads: dict[str, Value] = {
+        "line.breaker": tripped,
+        "line.disconnect.v": now.across("disconnect.L1", "disconnect.L2"),
+        "line.l1_l2.v": now.across("disconnect.1", "disconnect.2"),
+        "line.l1_ground.v": now.across("disconnect.1", "ground.G"),
+        "line.l2_ground.v": now.across("disconnect.2", "ground.G"),
+        "line.l1_ground.v idle": on.line.idle.across("disconnect.1", "ground.G"),
+        "line.l2_ground.v idle": on.line.idle.across("disconnect.2", "ground.G"),
+        "contactor.line.v": now.across("contactor.L1", "contactor.L2"),
+        "contactor.load.v": now.across("contactor.T1", "contactor.T2"),
+        "line.fuse1.v": now.across("disconnect.L1", "disconnect.1"),
+        "line.fuse2.v": now.across("disconnect.L2", "disconnect.2"),
+    }
+    if unit.plate.phase == 3:
+        reads["line.l2_l3.v"] = now.across("disconnect.2", "disconnect.3")
+        reads["line.l1_l3.v"] = now.across("disconnect.1", "disconnect.3")
+    for leg in (1, 2, 3) if unit.plate.phase == 3 else (1, 2):
+        reads[f"contactor.pole{leg}.drop_v"] = now.across(*POLE[leg].split("–"))
+        reads[f"contactor.pole{leg}.a"] = now.through(WHIP[leg])
+    return reads
+
+
+def _control(unit: Unit, on: Behaviour) -> dict[str, Value]:
+    reads: dict[str, Value] = {
+        "contactor.armature": on.armature,
+        "control.float": "open" if unit.value("float.open") else "closed",
+        "control.pressure": "open" if unit.value("pressure.open") else "closed",
+        "control.r_c.v": on.control.reads("transformer.R", "transformer.C"),
+        "control.stat_r_c.v": on.control.reads("indoor.R", "indoor.C"),
+        "control.stat_y.v": on.control.reads("stat.Y", "indoor.C"),
+        "contactor.coil.v": on.control.reads("contactor.A", "contactor.B"),
+    }
+    if unit.circuit.part("board") is not None:
+        reads["control.y_in.v"] = on.control.reads("board.Y", "board.C")
+        reads["control.y_out.v"] = on.control.reads("board.YO", "board.C")
+        reads["defrost.control.v"] = on.control.reads("board.R", "board.C")
+    if unit.plate.compressor.stages == 2:
+        reads["contactor2.armature"] = on.second
+        reads["contactor2.coil.v"] = on.control.reads("contactor2.A", "contactor2.B")
+    return reads
+
+
+def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
+    now, own = on.line.standing, on.line.start
+    reads: dict[str, Value] = {"start.result": on.outcome}
+    if own is not None:
+        reads["amps.compressor.peak_a"] = own.peak_a
+        reads["line.starting.v"] = own.standing.across("contactor.T1", "contactor.T2")
+        reads["start.margin"] = own.margin
+        if own.seconds is not None:
+            reads["amps.compressor.start_s"] = own.seconds
+        main, second = now.windings("compressor")
+        reads["amps.compressor.run_a"] = abs(main + second)
+        cap = next(part.name for part in unit.circuit.parts if part.name in ("capacitor", "capacitor_herm"))
+        reads["cap.herm.load_a"] = abs(second)
+        reads["cap.herm.load_v"] = now.across(f"{cap}.C", f"{cap}.HERM")
+    elif unit.plate.phase == 3:
+        reads["amps.compressor.run_a"] = now.through("contactor.T1–compressor.T1", "lead")
+    else:
+        reads["amps.compressor.run_a"] = (
+            0.7 * (unit.plate.compressor.rla or 15.0) * unit.value("compressor.load", 1.0) if on.line.outcome == "started" else 0.0
+        )
+    reads |= _fan(unit, now)
+    return reads
+
+
+def _fan(unit: Unit, now: Solved) -> dict[str, Value]:
+    if unit.fan is None:
+        alive = _fan_volts(now) > 0.7 * unit.volts and unit.value("fan.load", 1.0) > 0.1
+        return {"fan.state": "runs" if alive else "still", "amps.fan.run_a": 0.7 * (unit.plate.fan.fla or 1.0) if alive else 0.0}
+    main, second = now.windings("fan")
+    amps, slip = abs(main + second), now.state.fan_slip
+    if amps < _NO_FEED * (unit.plate.fan.fla or 1.0):
+        slip = 1.0
+    hums = amps > 0.3 * (unit.plate.fan.fla or 1.0)
+    pushed = unit.value("fan.drag") < 0.2 and unit.value("uf.fan") < 0.3 * (_rated_fan(unit) or 1.0)
+    state = "runs" if slip < _SLOW else "slow" if slip < _TURNS else ("pushed" if pushed else "hums") if hums else "still"
+    cap = next((part.name for part in unit.circuit.parts if part.name in ("capacitor", "capacitor_fan")), "capacitor")
+    return {
+        "fan.state": state, "amps.fan.run_a": amps, "cap.fan.load_a": abs(second),
+        "cap.fan.load_v": now.across(f"{cap}.C", f"{cap}.FAN"),
+    }  # fmt: skip
+
+
+def _rated_fan(unit: Unit) -> float | None:
+    return unit.plate.run_capacitor.fan_uf if unit.plate.run_capacitor is not None else None
