@@ -2,19 +2,27 @@
 
 from outer_test.diagnosis.accuse import Accused
 from outer_test.diagnosis.diagnose import Diagnosis, diagnose
-from outer_test.diagnosis.faults import FAULTS, HEALTHY
+from outer_test.diagnosis.expected import Expected, expected_here
 from outer_test.diagnosis.hypotheses import hypotheses
 from outer_test.diagnosis.observations import observe
+from outer_test.diagnosis.predict import Slice, Table, predict, table_of
 from outer_test.diagnosis.suspects import Suspect, weigh
+from outer_test.diagnosis.things_tested import TESTED, Test
 
 __all__ = [
-    "FAULTS",
-    "HEALTHY",
+    "TESTED",
     "Accused",
     "Diagnosis",
+    "Expected",
+    "Slice",
     "Suspect",
+    "Table",
+    "Test",
     "diagnose",
+    "expected_here",
     "hypotheses",
     "observe",
+    "predict",
+    "table_of",
     "weigh",
 ]

@@ -5,13 +5,14 @@ from dataclasses import dataclass
 from decimal import Decimal
 from math import fsum
 
-from outer_test.assessment import Judged
-from outer_test.diagnosis.fault_key import FaultKey
-from outer_test.diagnosis.faults import Fault
+from outer_test.assessment import Judged, stops_of
 from outer_test.diagnosis.hypotheses import Hypothesis
-from outer_test.diagnosis.observations import Observed, Test
-from outer_test.judgement import Part
-from outer_test.visit import Measures, measures
+from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.proofs import BRINGS, PROOFS, WIDER, Proof, met
+from outer_test.diagnosis.things_tested import Test
+from outer_test.judgement import Part, Verdict
+from outer_test.twin import Fault, FaultKey
+from outer_test.visit import Measures, capacitor_sections, has_start_capacitor, measures
 
 ENOUGH = 0.90
 _SURE_OHM, _GROUNDED_OHM, _PULLS_IN_V = Decimal(10_000), Decimal(500_000), Decimal(22)
@@ -40,48 +41,82 @@ def _accused(
     among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
 ) -> Iterator[Accused]:  # fmt: skip
     named: set[FaultKey] = set()
+    weighed = list(zip(among, chances, strict=True))
     for one in among:
         for fault in one.faults:
             seen = confirming(fault, evidence, judged)
-            if fault.part is None or seen is None or fault.key in named:
+            if fault.part is None or not seen or fault.key in named:
                 continue
+            own = fsum(chance for other, chance in weighed if _has(other, fault.key))
             together = fsum(
-                chance for other, chance in zip(among, chances, strict=True) if any(each.part is fault.part for each in other.faults)
+                chance for other, chance in weighed if _has(other, fault.key) or any(each.part is fault.part for each in other.faults)
             )
-            own = fsum(chance for other, chance in zip(among, chances, strict=True) if fault in other.faults)
             if together >= ENOUGH and own >= together / 2:
                 named.add(fault.key)
-                yield Accused(fault.part, fault.key, f"{fault.says} {seen.says}")
+                yield Accused(fault.part, fault.key, f"{fault.says} {' '.join(one.says for one in seen)}")
 
 
-def confirming(fault: Fault, evidence: Mapping[Test, Observed], judged: Judged) -> Observed | None:
-    """The evidence that confirms a fault; None where its confirming test is not validly on record.
+def _has(one: Hypothesis, key: FaultKey) -> bool:
+    """Whether a fault is there under a hypothesis, itself or brought by another."""
+    return any(fault.key is key or BRINGS.get(fault.key) is key for fault in one.faults)
+
+
+def confirming(fault: Fault, evidence: Mapping[Test, Observed], judged: Judged) -> tuple[Observed, ...]:
+    """The evidence that confirms a fault; empty where no confirming test of it is validly on record.
 
     A motor is grounded by under 10 kΩ once, else twice or at 500 V, a compressor at its terminals. A contactor sticks where 22 V
-    and over stand on a sound coil. The board is held to its switch or sensors for what it does in defrost.
+    and over stand on a sound coil. The board is held to its switch or sensors for what it does in defrost, and to its restart
+    delay and safeties for Y. A compressor is locked only with its capacitors sound, and never under a stop.
     """
-    seen = next((evidence[test] for test, outcome in fault.confirmed_by if test in evidence and evidence[test].outcome == outcome), None)
-    if seen is None or not _also(fault, seen, evidence, judged):
-        return None
-    return seen
+    outcomes = {test: seen.outcome for test, seen in evidence.items()}
+    for proof in PROOFS.get(fault.key, ()):
+        if all(met(test, outcome, outcomes) for test, outcome in proof.items()) and _also(fault, proof, evidence, judged):
+            return tuple(evidence[test if test in evidence else WIDER[test]] for test in proof)
+    return ()
 
 
-def _also(fault: Fault, seen: Observed, evidence: Mapping[Test, Observed], judged: Judged) -> bool:
-    if seen.test in (Test.GROUND, Test.FAN_GROUND):
-        at_terminals = seen.test is Test.FAN_GROUND or judged.inputs.visit.saw("winding.at") == "terminals"
-        return at_terminals and _grounded(seen, judged)
+def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged: Judged) -> bool:
+    visit = judged.inputs.visit
+    grounds = [test for test, outcome in proof.items() if outcome == "grounded" and test is not Test.GROUND_AT_PLUG]
+    if grounds:
+        return all(_grounded(evidence[test], judged) for test in grounds)
     if fault.key is FaultKey.STUCK_OPEN:
-        volts, coil = judged.inputs.number("contactor.coil.v"), evidence.get(Test.COIL_OHM)
-        return volts is not None and (volts.number or 0) >= _PULLS_IN_V and coil is not None and coil.outcome == "good"
-    if fault.key is FaultKey.VALVE_STUCK:  # a dead coil shifts nothing either
-        return Test.VALVE_COIL in evidence and evidence[Test.VALVE_COIL].outcome == "good"
+        volts = judged.inputs.number("contactor.coil.v")
+        return volts is not None and (volts.number or 0) >= _PULLS_IN_V
+    if fault.key in (FaultKey.LOCKED, FaultKey.TIGHT):
+        return not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
+    if fault.key in _PULLED_DOWN:  # another coil on the same transformer may pull it down
+        return all(test not in evidence or evidence[test].outcome == "good" for test in _COILS) and _read_where_fitted(judged)
     if fault.key is FaultKey.PITTED:
         return Test.INSECTS not in evidence or evidence[Test.INSECTS].outcome == "none"
-    if fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
-        if seen.test is Test.RUN_START and judged.inputs.visit.plate.defrost.control == "time-temperature":
+    if fault.key in (FaultKey.NO_Y_OUT, FaultKey.Y_RELAY_BURNT):
+        return any(one.rule == "board-pass" and one.verdict is Verdict.BAD for one in judged.findings)
+    if fault.key is not FaultKey.FAN_RELAY_OPEN and fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
+        if Test.VALVE_PROOF in proof:
+            return True  # valve, coil and wire answered to a jumper
+        if proof.get(Test.RUN_START) == "no" and visit.plate.defrost.control == "time-temperature":
             return True  # it counts as refused only with its switch proved closed, or jumpered
-        return any(test in evidence and evidence[test].outcome == "good" for test in (Test.SWITCH, Test.COIL_SENSOR))
+        return any(test in evidence and evidence[test].outcome == "good" for test in (Test.SWITCH_COLD, Test.SWITCH_WARM, Test.COIL_SENSOR))
     return True
+
+
+_PULLED_DOWN = (FaultKey.TRANSFORMER_WEAK, FaultKey.NO_CONTROL_VOLTS)
+_COILS = (Test.COIL_OHM, Test.COIL2_OHM, Test.VALVE_COIL)
+
+
+def _read_where_fitted(judged: Judged) -> bool:
+    """Whether every coil this unit has on its transformer was read."""
+    plate = judged.inputs.visit.plate
+    fitted = ["contactor.coil.ohm"] + ["contactor2.coil.ohm"] * (plate.compressor.stages == 2)
+    fitted += ["defrost.valve_coil.ohm"] * (plate.defrost.control is not None)
+    return all(judged.inputs.get(point) is not None for point in fitted)
+
+
+def _capacitors_sound(evidence: Mapping[Test, Observed], judged: Judged) -> bool:
+    visit = judged.inputs.visit
+    needs = [Test.CAP_HERM] if "herm" in capacitor_sections(visit) else []
+    needs += [Test.CAP_START] if has_start_capacitor(visit) else []
+    return all(test in evidence and evidence[test].outcome == "good" for test in needs)
 
 
 def _grounded(seen: Observed, judged: Judged) -> bool:

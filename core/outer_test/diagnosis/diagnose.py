@@ -5,15 +5,17 @@ from dataclasses import dataclass
 
 from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
-from outer_test.diagnosis.fault_key import FaultKey
-from outer_test.diagnosis.faults import Fault
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
-from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, ranked_tests, under_a_stop
-from outer_test.diagnosis.observations import Observed, Test, observe
+from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, once_more, ranked_tests, to_confirm, under_a_stop
+from outer_test.diagnosis.observations import Observed, observe
+from outer_test.diagnosis.predict import Table, table_of
+from outer_test.diagnosis.proofs import AFTER
 from outer_test.diagnosis.suspects import Suspect, suspects, weigh
+from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part
 from outer_test.rules.defrost import kit_words
 from outer_test.rules.start_and_run import kit_offer
+from outer_test.twin import Fault, FaultKey
 from outer_test.visit import POINTS, Visit
 
 MOST_SUSPECTS, MOST_AHEAD = 8, 12
@@ -32,10 +34,11 @@ class Diagnosis:
     path: tuple[str, ...]
 
 
-def diagnose(visit: Visit, judged: Judged | None = None) -> Diagnosis:
+def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = None) -> Diagnosis:
     """Conclude from everything on record together. A pure function; nothing else in the product accuses a part.
 
-    judged: the visit's valid evidence where the caller has it. Source: handbook section 13; its chances are a model of ours [M].
+    judged: the visit's valid evidence where the caller has it. table: the plate's, where the caller has it; else it is made.
+    Source: handbook section 13; its chances are a model of ours [M].
 
     >>> from outer_test.visit import Reading
     >>> diagnose(Visit(complaint="maintenance")).suspects[0].fault
@@ -43,8 +46,9 @@ def diagnose(visit: Visit, judged: Judged | None = None) -> Diagnosis:
     """
     known = judged or judge(as_left(visit))
     evidence = observe(known)
-    among = hypotheses(visit, known.aside)
+    among = hypotheses(visit, table or table_of(visit.plate), known.aside)
     chances = weigh(among, evidence)
+    among = tuple(one.given(evidence) for one in among)
     blamed = accused(among, chances, evidence, known)
     ahead = _ahead(visit, known, among, chances, evidence, blamed)
     return Diagnosis(
@@ -67,9 +71,12 @@ def _ahead(
         return (stopped,)
     if chances[0] >= ENOUGH or visit.complaint == "maintenance":  # the first is nothing wrong; maintenance walks all of it
         return tuple(left_behind(judged))[: 2 * MOST_AHEAD]
-    tests = ranked_tests(among, chances, evidence, judged)[:MOST_AHEAD]
+    confirming = to_confirm(among, chances, evidence, judged)
+    ranked = ranked_tests(among, chances, evidence, judged)
+    tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
-        return (_settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
+        again = once_more(among, chances, evidence, judged)
+        return (again if again is not None else _settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
     first = before_it(tests[0], judged)
     return (first, *tests) if first is not tests[0] else tests
 
@@ -81,9 +88,9 @@ def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused,
     found = []
     for one in blamed:
         fault = faults[one.fault]
-        power = "dead" if stopped else POINTS[fault.after].power
+        power = "dead" if stopped else POINTS[AFTER[fault.key]].power
         mends = f"{fault.mends} {_by_house_rule(fault, visit)}".strip()
-        found.append(NextTest(fault.after, f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power))
+        found.append(NextTest(AFTER[fault.key], f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power))
     return tuple(found)
 
 
@@ -102,6 +109,6 @@ def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: J
         return NextTest(
             "button.final_run", POINTS["button.final_run"].title, "No single test tells more now: watch a whole start.", 5.0, "live"
         )
-    point = fault.after
+    point = AFTER[fault.key]
     why = f"{fault.says} {fault.mends} {_by_house_rule(fault, judged.inputs.visit)}".strip()
     return NextTest(point, POINTS[point].title, why, 5.0, POINTS[point].power)

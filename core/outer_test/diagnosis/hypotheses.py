@@ -1,41 +1,44 @@
 """The hypotheses of one unit: the faults it can have, the pairs that go together, what is on the list, and nothing wrong."""
 
-from collections.abc import Iterator
-from dataclasses import dataclass
-from math import fsum
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from math import exp, fsum, log, prod
 
-from outer_test.diagnosis.fault_key import FaultKey
-from outer_test.diagnosis.faults import FAULTS, HEALTHY, NOTHING_SHARE, Chances, Fault
-from outer_test.diagnosis.observations import Test
+from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.predict import Slice, Table, Way
+from outer_test.diagnosis.proofs import PROOFS
+from outer_test.diagnosis.shares import NEVER_SUDDEN, NOTHING_WRONG, SHARES, SLOW, WEARS_OUT
+from outer_test.diagnosis.things_tested import SEEN_ONLY, TESTED, Test
 from outer_test.judgement import Part
-from outer_test.nameplate import Plate
 from outer_test.rules import SetAside
-from outer_test.visit import Lifted, Visit, capacitor_sections, group_of, has_start_capacitor, open_lines
+from outer_test.twin import Fault, FaultKey
+from outer_test.visit import Lifted, Visit, group_of, open_lines
 
 NOTHING = "nothing wrong"
 # Faults that go together: the second comes of the first.
 _PAIRS = (
-    (FaultKey.HERM_WEAK, FaultKey.RUN_OPEN),
+    (FaultKey.HERM_WEAK, FaultKey.START_OPEN),
     (FaultKey.COIL_SHORTED, FaultKey.CONTROL_FUSE_BLOWN),
     (FaultKey.PITTED, FaultKey.LOCKED),
 )
-# Faults that come on over weeks, and those that need a motor on the line.
-_SLOW = (FaultKey.LOW_CHARGE, FaultKey.HERM_WEAK, FaultKey.WORN, FaultKey.FAN_TIGHT, FaultKey.DRIFTED)
-_FAN_WINDINGS = (FaultKey.FAN_GROUNDED, FaultKey.FAN_OPEN)
-_ON_THE_LINE = (FaultKey.LOCKED, FaultKey.PITTED, FaultKey.WORN)
+# Faults that nothing measured shows on its own, so that only their part tells whether a unit can have them.
+_ONLY_SEEN = frozenset({FaultKey.WELDED, FaultKey.LOW_CHARGE, FaultKey.HIGH_CHARGE, FaultKey.DIRTY_COIL})
 _PAIR_SHARE = 0.04
 _LISTED_SHARE = 12.0
-SLIP = 0.01  # the chance that any one reading is simply wrong
+_OLD_YEARS, _OLD_TIMES = 12, 1.6
+Evidence = Mapping[Test, Observed]
+# The chance that any one reading is simply wrong, and that something looked at or watched was taken for something else.
+SLIP, SEEN_SLIP = 0.01, 0.003
 
 
 @dataclass(frozen=True, slots=True)
 class Hypothesis:
-    """Something that may be so: its faults (none where nothing is wrong), how its tests turn out, and its share beforehand."""
+    """Something that may be so: its faults (none where nothing is wrong), the ways it can be there, and its share beforehand."""
 
     key: str
     faults: tuple[Fault, ...]
     says: str
-    shows: Chances
+    ways: tuple[Way, ...]
     share: float
 
     @property
@@ -43,43 +46,111 @@ class Hypothesis:
         """The part it is in; None where it is in none."""
         return self.faults[0].part if self.faults else None
 
-    def chances(self, test: Test) -> dict[str, float]:
-        """How likely each outcome of a test is, with the chance that any reading is simply wrong."""
-        usual = HEALTHY[test]
-        expected = self.shows.get(test, usual)
-        others = len(usual) - len(expected)
-        left = max(1.0 - fsum(expected.values()), 0.0) / others if others else 0.0
-        return {outcome: (1 - SLIP) * expected.get(outcome, left) + SLIP / len(usual) for outcome in usual}
+    def touches(self, test: Test) -> bool:
+        """Whether a test turns out otherwise under it than on a sound unit."""
+        return any(test in way.shows for way in self.ways)
 
-    def chance(self, test: Test, outcome: str) -> float:
-        """How likely a test turns out so."""
-        return self.chances(test)[outcome]
+    def chances(self, test: Test) -> Mapping[str, float]:
+        """How likely each outcome of a test is, over its ways."""
+        if not self.touches(test):
+            return with_slips(test, TESTED[test].sound)
+        whole = fsum(way.weight for way in self.ways)
+        shown = [(way.weight / whole, with_slips(test, way.shows.get(test, TESTED[test].sound))) for way in self.ways]
+        return {outcome: fsum(weight * one[outcome] for weight, one in shown) for outcome in TESTED[test].sound}
+
+    def log_weight(self, evidence: Evidence) -> float:
+        """The logarithm of its share and of how likely all this evidence is under it."""
+        logs = [log(weight) for weight in self._weights(evidence)]
+        top = max(logs)
+        return log(self.share) + top + log(fsum(exp(one - top) for one in logs))
+
+    def given(self, evidence: Evidence) -> "Hypothesis":
+        """The same with its ways weighed by the evidence: which of the contactor's poles it is, how weak the capacitor."""
+        if len(self.ways) < 2:
+            return self
+        return replace(self, ways=tuple(Way(weight, way.shows) for weight, way in zip(self._weights(evidence), self.ways, strict=True)))
+
+    def _weights(self, evidence: Evidence) -> list[float]:
+        if not self.ways:
+            return [_of_a_sound_unit(evidence)]
+        whole = fsum(way.weight for way in self.ways)
+        sound = [
+            (test, seen.outcome, seen.times, chance_of(TESTED[test].sound, seen.outcome, seen.times, slip_of(test)))
+            for test, seen in evidence.items()
+        ]
+        return [
+            way.weight
+            / whole
+            * prod(
+                chance_of(way.shows[test], outcome, times, slip_of(test)) if test in way.shows else usual
+                for test, outcome, times, usual in sound
+            )
+            for way in self.ways
+        ]
 
 
-def hypotheses(visit: Visit, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothesis, ...]:
+def chance_of(chances: Mapping[str, float], outcome: str, times: int = 1, slip: float = SLIP) -> float:
+    """The chance of an outcome, with the chance that a reading is simply wrong: a slip does not come twice.
+
+    >>> round(chance_of({"good": 1.0, "bad": 0.0}, "bad"), 3), round(chance_of({"good": 1.0, "bad": 0.0}, "bad", 2), 5)
+    (0.005, 5e-05)
+    """
+    slip = slip ** min(times, 2)
+    return (1 - slip) * chances[outcome] + slip / len(chances)
+
+
+def with_slips(test: Test, chances: Mapping[str, float]) -> Mapping[str, float]:
+    """Every outcome's chance, with the chance that any reading is simply wrong."""
+    return {outcome: chance_of(chances, outcome, 1, slip_of(test)) for outcome in chances}
+
+
+def slip_of(test: Test) -> float:
+    """The chance that one result of a test is simply wrong: a look misleads less than a number.
+
+    >>> slip_of(Test.CAP_HERM) > slip_of(Test.FLOAT)
+    True
+    """
+    return SEEN_SLIP if test in SEEN_ONLY else SLIP
+
+
+def _of_a_sound_unit(evidence: Evidence) -> float:
+    return prod(chance_of(TESTED[test].sound, seen.outcome, seen.times, slip_of(test)) for test, seen in evidence.items())
+
+
+def hypotheses(visit: Visit, table: Table, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothesis, ...]:
     """Every hypothesis of this unit, with its share beforehand by complaint. Shares add up to anything.
 
-    aside: readings that something on the list explains. Source: [M] a table of ours.
+    table: what this unit's faults would show. aside: readings that something on the list explains. Source: [M] a table of ours.
 
-    >>> [str(one.key) for one in hypotheses(Visit())][:2]
-    ['nothing wrong', 'herm weak']
+    >>> from outer_test.diagnosis.predict import table_of
+    >>> [str(one.key) for one in hypotheses(Visit(), table_of(Visit().plate))][:2]
+    ['nothing wrong', 'breaker tripped']
     """
-    return tuple(_all(visit, aside))
+    return tuple(_all(visit, table, aside))
 
 
-def _all(visit: Visit, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
-    yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", {}, NOTHING_SHARE.get(visit.complaint or "", NOTHING_SHARE[""]))
-    own = {fault.key: fault for fault in FAULTS if _has(fault, visit)}
-    for fault in own.values():
-        yield Hypothesis(fault.key, (fault,), fault.says, fault.shows, _share(fault, visit))
+def _all(visit: Visit, table: Table, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
+    yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", (), _by_complaint(NOTHING_WRONG, visit))
+    own = {key: row for key, row in table.rows.items() if row.measured or key in _ONLY_SEEN}
+    for key, row in own.items():
+        yield Hypothesis(key, (row.fault,), row.fault.says, row.ways, _share(row.fault, visit))
     for first, second in _PAIRS:
         if first in own and second in own:
-            both = (own[first], own[second])
-            shows = {**both[1].shows, **both[0].shows, **{test: both[1].shows[test] for test, _ in both[1].confirmed_by}}
-            share = _share(own[first], visit) * _PAIR_SHARE
-            yield Hypothesis(f"{first} and {second}", both, f"{both[0].says} {both[1].says}", shows, share)
+            both = (own[first].fault, own[second].fault)
+            share = _share(both[0], visit) * _PAIR_SHARE
+            yield Hypothesis(
+                f"{first} and {second}", both, f"{both[0].says} {both[1].says}", tuple(_together(own[first], own[second])), share
+            )
     for line in _explaining(visit, aside):
-        yield Hypothesis(f"on the list: {line.words}", (), f"{line.words}: it is on the not-put-back list.", {}, _LISTED_SHARE)
+        yield Hypothesis(f"on the list: {line.words}", (), f"{line.words}: it is on the not-put-back list.", (), _LISTED_SHARE)
+
+
+def _together(first: Slice, second: Slice) -> Iterator[Way]:
+    """Both at once: the first rules what both change, but for the tests that confirm the second."""
+    confirms = {test for proof in PROOFS.get(second.fault.key, ()) for test in proof}
+    other = second.ways[0].shows
+    for way in first.ways:
+        yield Way(way.weight, {**other, **way.shows, **{test: other[test] for test in confirms if test in other}})
 
 
 def _explaining(visit: Visit, aside: tuple[SetAside, ...]) -> Iterator[Lifted]:
@@ -96,47 +167,33 @@ _DEFROST_PARTS = frozenset({
 })  # fmt: skip
 
 
+def _by_complaint(shares: Mapping[str | None, float], visit: Visit) -> float:
+    return shares.get(visit.complaint, shares[None])
+
+
 def _share(fault: Fault, visit: Visit) -> float:
-    """A fault's share by the complaint. Where none is told, a defrost looked into tells as much: nobody watches one for nothing."""
+    """A fault's share by the complaint, how it began and the unit's age.
+
+    Where no complaint is told, a defrost looked into tells as much: nobody watches one for nothing.
+    """
+    shares = SHARES[fault.key]
     if visit.complaint is None and fault.part in _DEFROST_PARTS and _defrost_looked_into(visit):
-        return max(fault.share.values())
-    share = fault.share.get(visit.complaint or "", fault.share[""])
-    if visit.began == "slowly" and fault.key in _SLOW:
-        return share * 2
-    if visit.began == "suddenly" and fault.key is FaultKey.LOW_CHARGE:
-        return share / 2
+        return max(shares.values())
+    share = _by_complaint(shares, visit)
+    if visit.began == "slowly" and fault.key in SLOW:
+        share *= 2
+    if visit.began == "suddenly" and fault.key in NEVER_SUDDEN:
+        share /= 2
+    if fault.key in WEARS_OUT and _years(visit) >= _OLD_YEARS:
+        share *= _OLD_TIMES
     return share
+
+
+def _years(visit: Visit) -> float:
+    """The unit's age, as far as plate and times tell."""
+    made, times = visit.plate.made_year, [reading.at for reading in visit.readings if reading.at is not None]
+    return max(times).year - made if made is not None and times else 0.0
 
 
 def _defrost_looked_into(visit: Visit) -> bool:
     return bool(visit.defrost_run) or any(group_of(reading.point) == "defrost" for reading in visit.readings)
-
-
-def _has(fault: Fault, visit: Visit) -> bool:
-    """Whether this unit has what the fault is in."""
-    plate, sections = visit.plate, capacitor_sections(visit)
-    lacks = {
-        Part.START_CAPACITOR: not has_start_capacitor(visit),
-        Part.SECOND_CONTACTOR: plate.compressor.stages != 2,
-        Part.AUX_ELEMENT: not plate.aux_heat.elements,
-        **_lacking_defrost(plate),
-    }
-    if fault.part is not None and lacks.get(fault.part, False):
-        return False
-    inverter = plate.compressor.kind == "inverter"
-    return not (
-        (fault.section is not None and fault.section not in sections)
-        or (fault.key in _FAN_WINDINGS and plate.fan.kind == "electronic")
-        or (inverter and fault.key in _ON_THE_LINE)
-    )
-
-
-def _lacking_defrost(plate: Plate) -> dict[Part, bool]:
-    control = plate.defrost.control
-    return {
-        Part.DEFROST_BOARD: control is None,
-        Part.BOARD_FAN_RELAY: control is None,
-        Part.COIL_SWITCH: control != "time-temperature",
-        Part.COIL_SENSOR: control == "time-temperature",
-        Part.AMBIENT_SENSOR: control == "time-temperature",
-    }

@@ -1,42 +1,27 @@
 """The one test that is worth most next: expected information for its minutes and risk (handbook section 13)."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import fsum, log2
 
 from outer_test.assessment import Judged, StopKind, points_read, still_asked, stops_of
-from outer_test.diagnosis.faults import HEALTHY
-from outer_test.diagnosis.hypotheses import Hypothesis
-from outer_test.diagnosis.observations import Observed, Test
+from outer_test.diagnosis.hypotheses import Hypothesis, with_slips
+from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.proofs import ALSO, PROOFS, WIDER, met
+from outer_test.diagnosis.things_tested import TESTED, Test
+from outer_test.judgement import Part, Verdict
 from outer_test.procedure import plan_of
-from outer_test.visit import POINTS, absence_points, discharge_points
+from outer_test.twin import FaultKey, fault_of
+from outer_test.visit import POINTS, absence_points, discharge_points, group_of
 
-T = Test
-# Where a test is entered, in the order it is done, and the minutes it takes [M].
-ENTRY: dict[Test, tuple[str, float]] = {
-    T.CASE: ("look.capacitor.case", 0.4), T.CAP_HERM: ("cap.herm.uf", 2.0), T.CAP_FAN: ("cap.fan.uf", 2.0),
-    T.CAP_START: ("cap.start.uf", 2.0),
-    T.LEADS: ("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0),
-    T.GROUND: ("winding.at winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm", 3.0),
-    T.PAIRS: ("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0), T.FAN_GROUND: ("fan_winding.c_ground.ohm", 2.5),
-    T.FAN_PAIRS: ("fan_winding.c_r.ohm fan_winding.c_s.ohm fan_winding.r_s.ohm", 3.0), T.FACES: ("look.contactor.faces", 0.7),
-    T.INSECTS: ("look.contactor.insects", 0.4), T.WIRING: ("look.wiring", 1.0), T.COIL_OHM: ("contactor.coil.ohm", 2.0),
-    T.COIL2_OHM: ("contactor2.coil.ohm", 2.0), T.BREAKER: ("line.breaker", 1.5), T.FUSES: ("line.fuse1.ohm line.fuse2.ohm", 3.0),
-    T.DISCONNECT: ("line.disconnect.v", 1.0), T.LINE: ("line.l1_l2.v line.l1_ground.v line.l2_ground.v", 1.0),
-    T.LINE_SIDE: ("contactor.line.v", 1.0), T.POLES: ("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5),
-    T.ARMATURE: ("contactor.armature", 0.5), T.R_C: ("control.r_c.v", 1.0), T.CONTROL_FUSE: ("control.fuse.ohm", 2.0),
-    T.STAT: ("control.stat_r_c.v", 4.0), T.STAT_Y: ("control.stat_y.v", 4.0), T.FLOAT: ("control.float", 1.5),
-    T.PRESSURE: ("control.pressure", 1.5), T.Y_IN: ("control.y_in.v", 1.0), T.Y_OUT: ("control.y_out.v", 1.0),
-    T.COIL_V: ("contactor.coil.v", 1.0),
-    T.START: ("start.result", 2.0), T.PEAK: ("amps.compressor.peak_a", 2.0), T.COMPRESSOR_A: ("amps.compressor.run_a", 1.0),
-    T.FAN_STATE: ("fan.state", 0.4), T.FAN_A: ("amps.fan.run_a", 1.0), T.COIL_FACE: ("look.coil.face", 0.4),
-    T.SEAT: ("look.sensor.seat", 0.8),
-    T.SWITCH: ("defrost.coil.f defrost.switch.ohm", 3.0), T.COIL_SENSOR: ("defrost.coil.f defrost.coil_sensor.ohm", 3.0),
-    T.AMBIENT_SENSOR: ("defrost.ambient.f defrost.ambient_sensor.ohm", 3.0), T.VALVE_COIL: ("defrost.valve_coil.ohm", 2.0),
-    T.VALVE_PROOF: ("defrost.valve_proof", 6.0), T.AUX: ("aux.line.v amps.element1.a", 3.0),
-}  # fmt: skip
+# A watched defrost tells these at once; it is entered where the call is noted.
+_OF_A_RUN = (Test.RUN_START, Test.RUN_VALVE, Test.RUN_FAN, Test.RUN_AUX, Test.RUN_CONTACTOR, Test.RUN_END)
+_SOUND = "good"
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
+# A reading is taken twice where a suspect stands at so much, and it alone, by so much, speaks against what else may be so.
+AGAIN, DECIDES, WORTH_AGAIN, MOST_TIMES = 0.5, 5.0, 0.01, 2
+STANDS = 0.75  # of probability, from where a suspect is confirmed and not looked for any more
 _CHARGED = ("cap.",)
 
 
@@ -64,20 +49,25 @@ def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float
     """The bits a test is expected to take off the uncertainty. Source: [D] expected information.
 
     >>> from outer_test.diagnosis.hypotheses import hypotheses
+    >>> from outer_test.diagnosis.predict import table_of
     >>> from outer_test.diagnosis.suspects import weigh
     >>> from outer_test.visit import Visit
-    >>> among = hypotheses(Visit(complaint="hums-no-start"))
+    >>> among = hypotheses(Visit(complaint="hums-no-start"), table_of(Visit().plate))
     >>> information(Test.CAP_HERM, among, weigh(among, {})) > information(Test.FLOAT, among, weigh(among, {}))
     True
     """
-    before, after = entropy(chances), 0.0
-    shown = [one.chances(test) for one in among]
-    for outcome in HEALTHY[test]:
-        joint = [chance * own[outcome] for own, chance in zip(shown, chances, strict=True)]
-        whole = fsum(joint)
+    # Hypotheses under which it turns out alike are taken together: only the classes' weights are needed (chain rule of entropy).
+    gain = 0.0
+    own = [(chance, one.chances(test)) for one, chance in zip(among, chances, strict=True) if one.touches(test)]
+    rest = max(1.0 - fsum(chance for chance, _ in own), 0.0)
+    sound = with_slips(test, TESTED[test].sound)
+    for outcome in sound:
+        whole = rest * sound[outcome] + fsum(chance * shown[outcome] for chance, shown in own)
         if whole > 0:
-            after += whole * entropy([part / whole for part in joint])
-    return before - after
+            gain -= whole * log2(whole)
+    for weight, shown in [(rest, sound), *own]:
+        gain += weight * fsum(chance * log2(chance) for chance in shown.values() if chance > 0)
+    return max(gain, 0.0)
 
 
 def ranked_tests(
@@ -86,23 +76,48 @@ def ranked_tests(
     """The tests that are worth something, best first; under a stop nothing live, and what stands is never asked again."""
     visit, state = judged.inputs.visit, judged.power.state
     stopped = bool(stops_of(judged.findings))
-    open_ = {step.point for station in plan_of(visit, {}).stations for step in station.steps} - points_read(judged)
+    aside = {one.point for one in judged.aside}
+    open_ = {step.point for station in plan_of(visit, {}).stations for step in station.steps} - points_read(judged) - aside
     scored = []
-    for test, (points, minutes) in ENTRY.items():
-        point = next((name for name in points.split() if name in open_), None)
-        if point is None or test in evidence:
+    for test, how in TESTED.items():
+        point = next((name for name in how.points if name in open_), None)
+        point = point or _in_another_state(test, evidence, judged) or _still_needed(test, evidence, judged, open_)
+        if point is None or _told(test, evidence) or not _possible(test, evidence):
             continue
         power = POINTS[point].power
         if power == "live" and stopped:
             continue
-        cost = minutes + _change(power, state)
-        gain = information(test, among, chances)
+        cost = how.minutes + _change(power, state)
+        gain = fsum(information(one, among, chances) for one in (_OF_A_RUN if test is Test.RUN_START else (test,)))
         if gain >= WORTH_BITS:
-            scored.append((-gain / cost, power == "live", point, minutes, power, test))
+            scored.append((-gain / cost, power == "live", point, how.minutes, power, test))
     return tuple(
         NextTest(point, POINTS[point].title, _why(test, among, chances), minutes, power)
         for _, _, point, minutes, power, test in sorted(scored)
     )
+
+
+_OPEN = (Verdict.UNSURE, Verdict.UNJUDGED)
+_LANES = {Test.RUN_START: ("defrost.run.start", "defrost.run.valve", "defrost.run.aux")}
+# What a test needs of the unit: nothing drops across an open contactor, nothing is under load that does not run.
+_NEEDS: dict[Test, tuple[Test, tuple[str, ...]]] = {
+    Test.POLES: (Test.ARMATURE, ("in",)), Test.HERM_LOAD: (Test.START, ("started",)), Test.FAN_LOAD: (Test.FAN_STATE, ("runs", "slow")),
+    Test.START_TIME: (Test.START, ("started",)), Test.RUN_START: (Test.START, ("started",)), Test.VALVE_FED: (Test.START, ("started",)),
+}  # fmt: skip
+
+
+def _possible(test: Test, evidence: Mapping[Test, Observed]) -> bool:
+    """Whether the unit is in the state that a test needs, as far as was seen."""
+    if test not in _NEEDS:
+        return True
+    on, states = _NEEDS[test]
+    return on not in evidence or evidence[on].outcome in states
+
+
+def _told(test: Test, evidence: Mapping[Test, Observed]) -> bool:
+    """Whether what it would tell is on record: it was made, or made where its part is in it and sound."""
+    wider = evidence.get(WIDER.get(test, test))
+    return test in evidence or (wider is not None and wider.outcome == _SOUND)
 
 
 def _change(power: str, state: str) -> float:
@@ -115,11 +130,109 @@ def _change(power: str, state: str) -> float:
 
 def _why(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> str:
     """What the test tells apart, in one sentence."""
-    touched = [(chance, one) for one, chance in zip(among, chances, strict=True) if test in one.shows]
+    touched = [(chance, one) for one, chance in zip(among, chances, strict=True) if one.touches(test)]
     if not touched:
         return f"It settles {test.value}."
     top = max(touched, key=lambda pair: pair[0])[1]
     return f"It settles whether this is so: {top.says}"
+
+
+def to_confirm(
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
+) -> NextTest | None:  # fmt: skip
+    """Where one suspect stands: what its confirming test still lacks. None where none stands, or nothing is lacking that can be done."""
+    faults: dict[FaultKey, float] = {}
+    parts: dict[Part | None, float] = {}
+    for one, chance in zip(among, chances, strict=True):
+        for fault in one.faults:
+            faults[fault.key] = faults.get(fault.key, 0.0) + chance
+            parts[fault.part] = parts.get(fault.part, 0.0) + chance
+    key = max(faults, key=lambda name: faults[name])
+    if parts[fault_of(key).part] < STANDS:
+        return None
+    outcomes = {test: seen.outcome for test, seen in evidence.items()}
+    stopped = bool(stops_of(judged.findings))
+    read, aside = points_read(judged), {one.point for one in judged.aside}
+    open_ = {step.point for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps}
+    best: tuple[int, str] | None = None
+    for proof in PROOFS.get(key, ()):
+        if any(met(test, outcome, outcomes) is False for test, outcome in proof.items()):
+            continue
+        tests = [test for test, outcome in proof.items() if met(test, outcome, outcomes) is None]
+        lacking = [point for test in tests for point in TESTED[test].points] + list(ALSO.get(key, ()))
+        lacking = [point for point in lacking if point in open_ and point not in read and point not in aside]
+        lacking += [point for test in tests if (point := _in_another_state(test, evidence, judged)) is not None]
+        if lacking and not (stopped and POINTS[lacking[0]].power == "live") and (best is None or len(lacking) < best[0]):
+            best = (len(lacking), lacking[0])
+    if best is None:
+        return None
+    return NextTest(
+        best[1], POINTS[best[1]].title, f"It confirms what all else points to: {fault_of(key).says}", 1.0, POINTS[best[1]].power
+    )
+
+
+def _in_another_state(test: Test, evidence: Mapping[Test, Observed], judged: Judged) -> str | None:
+    """Where a test is made by reading again what was read in another state: at the terminals after the plug, warm after cold."""
+    visit = judged.inputs.visit
+    if test in WIDER:
+        at_plug = visit.saw("winding.at") != "terminals" and WIDER[test] in evidence and evidence[WIDER[test]].outcome != _SOUND
+        return "winding.at" if at_plug else None
+    if (
+        test is Test.SWITCH_WARM
+        and Test.SWITCH_COLD in evidence
+        and Test.RUN_START in evidence
+        and evidence[Test.RUN_START].outcome == "yes"
+    ):
+        return _after_the_defrost(judged, "defrost.coil.f", "defrost.switch.ohm")
+    return None
+
+
+def _still_needed(test: Test, evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]) -> str | None:
+    """What the rule behind a test that was made, and told nothing, still asks for."""
+    if test in evidence:
+        return None
+    points = (*TESTED[test].points, *_LANES.get(test, ()))
+    needs = (need for found in judged.findings if found.point in points and found.verdict in _OPEN for need in found.needs)
+    return next((need for need in needs if need in open_), None)
+
+
+def _after_the_defrost(judged: Judged, *points: str) -> str | None:
+    """The first of these that was last read before the defrost was forced."""
+    forced = judged.inputs.visit.defrost_forced_at
+    for point in points:
+        reading = judged.inputs.readings.get(point)
+        if reading is None or forced is None or reading.at is None or reading.at < forced:
+            return point if forced is not None else None
+    return None
+
+
+def once_more(
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
+) -> NextTest | None:  # fmt: skip
+    """The reading that decides alone, to be taken twice: what most parts the likeliest from the next. None where none does."""
+    ranked = sorted(zip(chances, among, strict=True), key=lambda pair: -pair[0])
+    (chance, first), *others = ranked
+    if chance < AGAIN or not first.faults:
+        return None
+    stopped = bool(stops_of(judged.findings))
+
+    def rules_out(seen: Observed) -> float:
+        """The probability that still stands against the likeliest, and that this reading alone speaks against."""
+        own = first.chances(seen.test)[seen.outcome]
+        return fsum(left for left, one in others[:12] if own > DECIDES * one.chances(seen.test)[seen.outcome])
+
+    once = [
+        seen
+        for seen in evidence.values()
+        if seen.times < MOST_TIMES and POINTS.get(seen.points[0]) is not None and POINTS[seen.points[0]].kind == "number"
+        and not (stopped and POINTS[seen.points[0]].power == "live") and rules_out(seen) > WORTH_AGAIN
+    ]  # fmt: skip
+    if not once:
+        return None
+    seen = max(once, key=rules_out)
+    record = POINTS[seen.points[0]]
+    why = f"It decides alone whether this is so: {first.says} Take it once more."
+    return NextTest(record.name, record.title, why, TESTED[seen.test].minutes, record.power)
 
 
 def before_it(test: NextTest, judged: Judged) -> NextTest:
@@ -130,13 +243,22 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
     read = points_read(judged)
     if state != "dead-proved":
         steps = ("safe.tester_before", *absence_points(visit), "safe.tester_after")
-        first = next((point for point in steps if point not in read), "safe.tester_before")
+        first = next((point for point in steps if point not in read or _older_than_power(point, judged)), "safe.tester_before")
         return NextTest(first, POINTS[first].title, f"Dead work comes next ({test.title}): prove it dead first.", 1.0, "any")
     if test.point.startswith(_CHARGED):
         charged = next((point for point in discharge_points(visit) if point not in read), None)
         if charged is not None:
             return NextTest(charged, POINTS[charged].title, f"Before {test.title}: bleed it and prove it on d.c. volts.", 1.0, "any")
     return test
+
+
+def _older_than_power(point: str, judged: Judged) -> bool:
+    """Whether a step of the proof was made before the unit was last powered up."""
+    visit = judged.inputs.visit
+    ups = [event.at for event in visit.power if event.state == "live" and event.at is not None]
+    reading = judged.inputs.readings.get(point)
+    at = visit.saw_at(point) if reading is None else reading.at
+    return bool(ups) and at is not None and at < max(ups)
 
 
 def left_behind(judged: Judged) -> Iterator[NextTest]:
@@ -167,7 +289,8 @@ def under_a_stop(judged: Judged) -> NextTest | None:
         ),
         None,
     )
-    point = "winding.insulation.mohm" if bad is None else bad.point
+    at_plug = bad is not None and group_of(bad.point) == "winding" and judged.inputs.visit.saw("winding.at") == "plug"
+    point = "winding.insulation.mohm" if bad is None else "winding.at" if at_plug else bad.point
     return NextTest(
         point, POINTS[point].title, "Repeat it at the terminals, harness off, skin dry and off the probes; leave it off.", 3.0, "dead"
     )

@@ -3,99 +3,50 @@
 A reading that is unsure or unjudged is no outcome and weighs nothing.
 """
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from dataclasses import dataclass
-from enum import StrEnum
+from decimal import Decimal
 
 from outer_test.assessment import Judged, read_in_hand
+from outer_test.diagnosis.outcomes import CONTROL_POINTS, LINE_DEAD_V, LONG_S, amps_class, capacitance, control_class, fan_class, line_class
+from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Finding, Verdict
-from outer_test.visit import POINTS, Measures, group_of, measures
-
-
-class Test(StrEnum):
-    """A thing that can be tested, by the trade's own name for it."""
-
-    CASE = "capacitor case"
-    CAP_HERM = "run capacitor, HERM"
-    CAP_FAN = "run capacitor, FAN"
-    CAP_START = "start capacitor"
-    LEADS = "compressor leads"
-    GROUND = "compressor to ground"
-    PAIRS = "compressor windings"
-    FAN_GROUND = "fan motor to ground"
-    FAN_PAIRS = "fan motor windings"
-    FACES = "contactor faces"
-    INSECTS = "insects"
-    WIRING = "wiring"
-    COIL_OHM = "contactor coil"
-    COIL2_OHM = "second contactor coil"
-    BREAKER = "indoor breaker"
-    FUSES = "fuses"
-    DISCONNECT = "volts at the disconnect"
-    LINE = "line volts"
-    LINE_SIDE = "contactor line side"
-    POLES = "contactor poles"
-    ARMATURE = "armature"
-    R_C = "R to C"
-    CONTROL_FUSE = "control fuse"
-    STAT = "R to C at the thermostat"
-    STAT_Y = "Y at the thermostat"
-    FLOAT = "float switch"
-    PRESSURE = "pressure switches"
-    Y_IN = "Y at the board"
-    Y_OUT = "Y out of the board"
-    COIL_V = "volts at the coil"
-    START = "the start"
-    PEAK = "start peak"
-    COMPRESSOR_A = "compressor amps"
-    FAN_STATE = "outdoor fan"
-    FAN_A = "fan amps"
-    COIL_FACE = "outdoor coil"
-    SEAT = "coil sensor's seat"
-    SWITCH = "coil switch"
-    COIL_SENSOR = "coil sensor"
-    AMBIENT_SENSOR = "ambient sensor"
-    VALVE_COIL = "valve coil"
-    VALVE_PROOF = "valve proved by a jumper"
-    RUN_START = "defrost started"
-    RUN_VALVE = "valve shifted"
-    RUN_FAN = "fan stopped in defrost"
-    RUN_AUX = "aux heat in defrost"
-    RUN_END = "defrost ended"
-    AUX = "aux elements"
+from outer_test.measurement import Value, parse_value
+from outer_test.procedure import plan_of
+from outer_test.rules.defrost import aux_call_fed, valve_fed
+from outer_test.visit import POINTS, Measures, Visit, group_of, measures
 
 
 @dataclass(frozen=True, slots=True)
 class Observed:
-    """An outcome, the findings it comes from, and what they say."""
+    """An outcome, the findings it comes from, what they say, and how often it was found so."""
 
     test: Test
     outcome: str
     points: tuple[str, ...]
     says: str
+    times: int = 1
 
 
+_GROUNDED_OHM, _SAME = 500_000, Decimal("0.1")
 _DECIDED = (Verdict.GOOD, Verdict.WATCH, Verdict.BAD, Verdict.STOP)
 # What was seen is its own outcome.
 _SEEN = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
     "look.wiring": Test.WIRING, "line.breaker": Test.BREAKER, "contactor.armature": Test.ARMATURE, "control.float": Test.FLOAT,
     "control.pressure": Test.PRESSURE, "start.result": Test.START, "fan.state": Test.FAN_STATE, "look.coil.face": Test.COIL_FACE,
-    "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF,
+    "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF, "control.blower": Test.BLOWER,
 }  # fmt: skip
-# What is read as alive or dead: the test, and under how many volts it is dead.
-_ALIVE = {
-    "line.disconnect.v": (Test.DISCONNECT, 30), "contactor.line.v": (Test.LINE_SIDE, 30), "control.r_c.v": (Test.R_C, 20.4),
-    "control.stat_r_c.v": (Test.STAT, 20.4), "control.stat_y.v": (Test.STAT_Y, 20.4), "control.y_in.v": (Test.Y_IN, 20.4),
-    "control.y_out.v": (Test.Y_OUT, 20.4), "contactor.coil.v": (Test.COIL_V, 20.4),
-}  # fmt: skip
+_LEGS = ("line.l1_ground.v", "line.l2_ground.v")
+_LOW, _START_LOW, _USUAL_V = 0.9, 0.81, 208.0
 _POINT_OF = {
     "cap.herm.uf": Test.CAP_HERM, "cap.fan.uf": Test.CAP_FAN, "cap.start.uf": Test.CAP_START, "contactor.coil.ohm": Test.COIL_OHM,
-    "contactor2.coil.ohm": Test.COIL2_OHM, "control.fuse.ohm": Test.CONTROL_FUSE, "defrost.switch.ohm": Test.SWITCH,
+    "contactor2.coil.ohm": Test.COIL2_OHM, "control.fuse.ohm": Test.CONTROL_FUSE,
     "defrost.coil_sensor.ohm": Test.COIL_SENSOR, "defrost.ambient_sensor.ohm": Test.AMBIENT_SENSOR,
     "defrost.valve_coil.ohm": Test.VALVE_COIL, "defrost.run.start": Test.RUN_START, "defrost.run.valve": Test.RUN_VALVE,
     "defrost.run.fan": Test.RUN_FAN, "defrost.run.aux": Test.RUN_AUX, "amps.compressor.run_a": Test.COMPRESSOR_A,
-    "amps.fan.run_a": Test.FAN_A, "amps.compressor.peak_a": Test.PEAK,
+    "amps.fan.run_a": Test.FAN_A, "amps.compressor.peak_a": Test.PEAK, "defrost.run.contactor": Test.RUN_CONTACTOR,
+    "cap.herm.load_a": Test.HERM_LOAD, "cap.fan.load_a": Test.FAN_LOAD,
 }  # fmt: skip
 
 
@@ -113,7 +64,12 @@ def observe(judged: Judged) -> dict[Test, Observed]:
 
     def add(test: Test, outcome: str, points: Iterable[str], says: str) -> None:
         if outcome:
-            found[test] = Observed(test, outcome, tuple(points), says)
+            where = tuple(points)
+            found[test] = Observed(test, outcome, where, says, max(sum(times(point) for point in where), 1))
+
+    def times(point: str) -> int:
+        reading = inputs.latest.get(point)
+        return 1 if reading is None else max(repeats(visit, point, reading.value.text), 1)
 
     visit, inputs = judged.inputs.visit, judged.inputs
     new_part = {point.replace("cap.", "cap.new_"): _POINT_OF[point] for point in read_in_hand(visit) if point not in inputs.latest}
@@ -121,18 +77,98 @@ def observe(judged: Judged) -> dict[Test, Observed]:
         word = visit.saw(point)
         if word is not None and point not in moot:
             add(test, word, (point,), f"{POINTS[point].title}: {word}")
-    for point, (test, least) in _ALIVE.items():
-        reading = inputs.number(point)
-        if reading is not None and reading.number is not None:
-            volts = abs(float(reading.number))
-            outcome = "alive" if volts >= least else "low" if volts >= 5 and least < 30 else "dead"
-            add(test, outcome, (point,), f"{POINTS[point].title}: {reading.value.text} V")
+    for point, test, outcome in _by_numbers(judged):
+        add(test, outcome, (point,), f"{POINTS[point].title}: {inputs.latest[point].value.text} {POINTS[point].sign}")
+    for test, outcome, one in _switch(findings):
+        add(test, outcome, (one.point,), f"{capital(test.value)}: {one.why}")
+    fed = valve_fed(inputs)
+    if fed is not None:
+        add(
+            Test.VALVE_FED,
+            "yes" if fed else "no",
+            ("defrost.valve_coil.v",),
+            f"Valve coil in defrost: {'as it should be' if fed else 'not as it should be'}",
+        )
     for one in findings:
         if (at := _POINT_OF.get(one.point) or new_part.get(one.point)) is not None and (outcome := _outcome(at, one, judged)):
             add(at, outcome, (one.point,), f"{capital(at.value)}: {one.why}")
+    w_fed = aux_call_fed(inputs)
+    if w_fed is not None:
+        add(Test.W_FED, "yes" if w_fed else "no", ("defrost.aux_call.v",), f"W in defrost: {'24 V' if w_fed else 'none'}")
+    if _grounded_before_the_terminals(judged):
+        add(
+            Test.GROUND_AT_PLUG,
+            "grounded",
+            ("winding.c_ground.ohm",),
+            "Compressor to ground, at the plug: grounded before it was read at the terminals.",
+        )
     for test, outcome, group in _groups(findings, judged):
         add(test, outcome, [one.point for one in group], f"{capital(test.value)}: {group[0].why}")
     return found
+
+
+def _switch(findings: Iterable[Finding]) -> Iterable[tuple[Test, str, Finding]]:
+    """A coil switch is two tests: what it does cold, and what it does warm. Each state is right at one of them."""
+    for one in findings:
+        if one.point == "defrost.switch.ohm" and one.verdict in _DECIDED:
+            opened, bad = one.shown in ("OL", "open"), one.verdict is Verdict.BAD
+            warm = opened != bad
+            yield (Test.SWITCH_WARM if warm else Test.SWITCH_COLD), ("good" if not bad else "stuck closed" if warm else "stuck open"), one
+
+
+def _grounded_before_the_terminals(judged: Judged) -> bool:
+    """Whether a path to ground stood at the plug, before the harness was taken off and the terminals were read."""
+    visit, since = judged.inputs.visit, judged.inputs.visit.saw_at("winding.at")
+    if visit.saw("winding.at") != "terminals" or since is None:
+        return False
+    older = [one for one in visit.readings if one.at is not None and one.at < since and measures(one.point) is Measures.GROUND]
+    values = [parse_value(one.value) for one in older if group_of(one.point) == "winding"]
+    return any(one.kind == "closed" or (one.number is not None and one.number < _GROUNDED_OHM) for one in values)
+
+
+def repeats(visit: Visit, point: str, standing: str) -> int:
+    """How often a point was read with the same result: a second reading shares the meter's error, not the slip.
+
+    >>> from outer_test.visit import Reading
+    >>> repeats(Visit(readings=(Reading("cap.herm.uf", "39.9"), Reading("cap.herm.uf", "40.1"))), "cap.herm.uf", "40.1")
+    2
+    """
+    gone = {one.supersedes for one in visit.readings if one.supersedes is not None}
+    own = [parse_value(one.value) for one in visit.readings if one.point == point and (one.id is None or one.id not in gone)]
+    now = parse_value(standing)
+    return sum(1 for one in own if _agree(one, now))
+
+
+def _agree(one: Value, other: Value) -> bool:
+    if one.kind != other.kind:
+        return False
+    return one.number is None or other.number is None or abs(one.number - other.number) <= _SAME * max(abs(one.number), abs(other.number))
+
+
+def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
+    """Tests that a valid number settles by itself, without a rule's limits: what is alive, and where."""
+    inputs, least = judged.inputs, min(judged.inputs.visit.plate.volts or (_USUAL_V,))
+
+    def number(point: str) -> float | None:
+        reading = inputs.number(point)
+        return None if reading is None or reading.number is None else abs(float(reading.number))
+
+    for point, test in CONTROL_POINTS.items():
+        if (volts := number(point)) is not None:
+            yield point, test, control_class(volts)
+    if (volts := number("contactor.line.v")) is not None:
+        yield "contactor.line.v", Test.LINE_SIDE, "alive" if volts >= LINE_DEAD_V else "dead"
+    for point, test in (("line.disconnect.v", Test.DISCONNECT), ("contactor.load.v", Test.LOAD_SIDE)):
+        if (volts := number(point)) is not None:
+            yield point, test, line_class(volts, _LOW * least)
+    if (volts := number("line.starting.v")) is not None:
+        yield "line.starting.v", Test.STARTING_V, "normal" if volts >= _START_LOW * least else "sags" if volts >= LINE_DEAD_V else "dead"
+    if (seconds := number("amps.compressor.start_s")) is not None and inputs.visit.saw("start.result") in (None, "started"):
+        yield "amps.compressor.start_s", Test.START_TIME, "long" if seconds > LONG_S else "good"
+    for point, test in (("relay.coil.ohm", Test.RELAY_COIL), ("relay.contact.ohm", Test.RELAY_CONTACT)):
+        reading = inputs.get(point)
+        if reading is not None:
+            yield point, test, "open" if reading.number is None else "good"
 
 
 def capital(words: str) -> str:
@@ -150,28 +186,20 @@ def _outcome(test: Test, found: Finding, judged: Judged) -> str:
         return ""
     bad = found.verdict in (Verdict.BAD, Verdict.STOP)
     if test in (Test.CAP_HERM, Test.CAP_FAN, Test.CAP_START):
-        if not bad:
-            return "good"
-        if found.value is None or found.low is None:
-            return "shorted"
-        return (
-            "low"
-            if found.value < found.low and found.value >= 0.1 * (found.nominal or found.low)
-            else "open"
-            if found.value < found.low
-            else "high"
-        )
+        return _capacitor(found) if bad else "good"
+    if test in (Test.HERM_LOAD, Test.FAN_LOAD):
+        return "" if found.rule != "cap-load" else "good" if not bad else "low" if (found.value or 0) < (found.low or 0) else "high"
     if test in (Test.COIL_OHM, Test.COIL2_OHM, Test.VALVE_COIL):
         low = found.value is not None and found.low is not None and found.value < found.low
         return "good" if not bad else "shorted" if low else "open"
-    if test is Test.SWITCH:
-        return "good" if not bad else "stuck closed" if found.shown not in ("OL", "open") else "stuck open"
     if test in (Test.COIL_SENSOR, Test.AMBIENT_SENSOR):
         return "good" if not bad else "off" if found.unit == "°F" else "open"
     if test is Test.COMPRESSOR_A:
         return _amps_outcome(found, judged)
     if test is Test.FAN_A:
-        return "good" if not bad else "none" if (found.value or 0) < 0.1 * (found.nominal or 1) else "high"
+        return "good" if found.verdict is Verdict.GOOD else fan_class(found.value or 0, found.nominal or 1)
+    if test is Test.RUN_CONTACTOR:
+        return "stays" if found.verdict is Verdict.GOOD else "drops"
     if test is Test.PEAK:
         return _peak_outcome(found)
     if test in (Test.RUN_START, Test.RUN_VALVE, Test.RUN_FAN, Test.RUN_AUX):
@@ -179,13 +207,16 @@ def _outcome(test: Test, found: Finding, judged: Judged) -> str:
     return "bad" if bad else "good"
 
 
+def _capacitor(found: Finding) -> str:
+    if found.value is None or found.low is None or found.high is None:
+        return "shorted"
+    return capacitance(found.value, found.low, found.high, found.nominal or found.low)
+
+
 def _amps_outcome(found: Finding, judged: Judged) -> str:
-    value, nominal, lra = found.value or 0, found.nominal or 1, judged.inputs.visit.plate.compressor.lra
-    if lra is not None and value >= 0.7 * lra:
-        return "locked"
-    if value < 0.03 * nominal:
-        return "none"
-    return "good" if found.verdict is Verdict.GOOD else "high" if value > nominal else "low"
+    value, nominal = found.value or 0, found.nominal or 1
+    outcome = amps_class(value, nominal, judged.inputs.visit.plate.compressor.lra)
+    return "good" if found.verdict is Verdict.GOOD and outcome != "locked" else "low" if outcome == "good" else outcome
 
 
 def _peak_outcome(found: Finding) -> str:
@@ -197,31 +228,39 @@ def _peak_outcome(found: Finding) -> str:
 
 def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str, list[Finding]]]:
     """Tests that several points make up: the worst of them, and good only where all that decides is good."""
-    for motor, ground, pairs in (("winding", Test.GROUND, Test.PAIRS), ("fan_winding", Test.FAN_GROUND, Test.FAN_PAIRS)):
-        own = [finding for finding in findings if group_of(finding.point) == motor]
-        to_ground = [one for one in own if measures(one.point) in (Measures.GROUND, Measures.INSULATION)]
-        yield from _worst_of(ground, to_ground, "grounded")
-        between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
-        opened = next((one for one in between if one.rule == "winding-open"), None)
-        if opened is not None and opened.verdict in (Verdict.BAD, Verdict.WATCH):
-            at_terminals = judged.inputs.visit.saw(f"{motor}.at") == "terminals" or motor == "fan_winding"
-            yield pairs, ("open" if opened.verdict is Verdict.BAD else "overload" if at_terminals else "open at the plug"), [opened]
-        else:
-            yield from _worst_of(pairs, between, "shorted")
-    yield from _worst_of(Test.LEADS, [finding for finding in findings if measures(finding.point) is Measures.LEAD], "bad")
-    yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown")
+    yield from _motor(findings, "winding", judged.inputs.visit.saw("winding.at") == "terminals")
+    yield from _motor(findings, "fan_winding", True)
+    asked = {step.point for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps}
+    yield from _worst_of(Test.LEADS, [finding for finding in findings if measures(finding.point) is Measures.LEAD], "bad", asked)
+    yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown", asked)
     yield from _worst_of(Test.AUX, [finding for finding in findings if measures(finding.point) is Measures.ELEMENT], "bad")
     through = [finding for finding in findings if finding.rule == "pole-through" and finding.verdict is Verdict.BAD]
     drops = [finding for finding in findings if finding.rule == "pole-drop" and measures(finding.point) is Measures.DROP]
     if through:
         yield Test.POLES, "open", through
     else:
-        yield from _worst_of(Test.POLES, drops, "dropping")
+        yield from _worst_of(Test.POLES, drops, "dropping", asked)
     yield from _line(findings)
     end = [finding for finding in findings if finding.point == "defrost.run.end"]
     if end and end[0].verdict in _DECIDED:
         by_time = end[0].verdict is Verdict.WATCH and bool(end[0].causes)
         yield Test.RUN_END, ("by time" if by_time else "good" if end[0].verdict is Verdict.GOOD else "ran on"), end
+
+
+def _motor(findings: list[Finding], motor: str, at_terminals: bool) -> Iterable[tuple[Test, str, list[Finding]]]:
+    """A motor's grounds and pairs. What is read at the plug has the harness in it and tells of both."""
+    compressor = motor == "winding"
+    ground = Test.FAN_GROUND if not compressor else Test.GROUND if at_terminals else Test.GROUND_AT_PLUG
+    pairs = Test.FAN_PAIRS if not compressor else Test.PAIRS if at_terminals else Test.PAIRS_AT_PLUG
+    own = [finding for finding in findings if group_of(finding.point) == motor]
+    yield from _worst_of(ground, [one for one in own if measures(one.point) in (Measures.GROUND, Measures.INSULATION)], "grounded")
+    between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
+    opened = next((one for one in between if one.rule == "winding-open"), None)
+    if opened is not None and opened.verdict in (Verdict.BAD, Verdict.WATCH):
+        cooling = opened.verdict is Verdict.WATCH and pairs is not Test.PAIRS_AT_PLUG
+        yield pairs, "overload" if cooling else "open", [opened]
+    else:
+        yield from _worst_of(pairs, between, "shorted")
 
 
 def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:
@@ -233,13 +272,27 @@ def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:
     if not bad:
         yield Test.LINE, "alive", line
     else:
-        yield Test.LINE, ("dead" if value is not None and abs(value) < 30 else "low"), bad
+        yield Test.LINE, ("dead" if value is not None and abs(value) < LINE_DEAD_V else "low"), bad
+    legs = [finding for finding in findings if finding.point in _LEGS and finding.verdict in _DECIDED]
+    alive = [one for one in legs if abs(one.value or 0) >= LINE_DEAD_V]
+    if len(legs) == len(_LEGS):
+        lost = [one for one in legs if one.verdict is Verdict.BAD]
+        yield Test.LEGS, "none" if not alive else "one" if lost and len(alive) == 1 else "both", lost or legs
 
 
-def _worst_of(test: Test, group: list[Finding], bad: str) -> Iterable[tuple[Test, str, list[Finding]]]:
+def _worst_of(
+    test: Test, group: list[Finding], bad: str, asked: Collection[str] = ()
+) -> Iterable[tuple[Test, str, list[Finding]]]:  # fmt: skip
+    """A test of several points: bad by one of them, good only by all of those asked for on this unit."""
     decided = [one for one in group if one.verdict in _DECIDED]
     worst = [one for one in decided if one.verdict in (Verdict.BAD, Verdict.STOP)]
+    whole = {_place(one.point) for one in decided}.issuperset(_place(point) for point in TESTED[test].points if point in asked)
     if worst:
         yield test, bad, worst
-    elif decided and not any(one.verdict is Verdict.UNSURE for one in group):
+    elif decided and whole and not any(one.verdict is Verdict.UNSURE for one in group):
         yield test, "good", decided
+
+
+def _place(point: str) -> str:
+    """A fuse counts as read by its ohms or by its volts under load."""
+    return point.rpartition(".")[0]

@@ -2,10 +2,11 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from math import exp, fsum, log
+from math import exp, fsum
 
 from outer_test.diagnosis.hypotheses import Hypothesis
-from outer_test.diagnosis.observations import Observed, Test
+from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part
 
 SPEAKS = 3.0  # evidence that is this many times likelier under one than under nothing wrong
@@ -27,11 +28,12 @@ def weigh(among: Sequence[Hypothesis], evidence: Mapping[Test, Observed]) -> tup
     """The probability of each hypothesis given all evidence; they add up to 1, and the order of the evidence does not matter.
 
     >>> from outer_test.diagnosis.hypotheses import hypotheses
+    >>> from outer_test.diagnosis.predict import table_of
     >>> from outer_test.visit import Visit
-    >>> round(sum(weigh(hypotheses(Visit()), {})), 9)
+    >>> round(sum(weigh(hypotheses(Visit(), table_of(Visit().plate)), {})), 9)
     1.0
     """
-    logs = [log(one.share) + fsum(log(one.chance(test, seen.outcome)) for test, seen in evidence.items()) for one in among]
+    logs = [one.log_weight(evidence) for one in among]
     top = max(logs)
     weights = [exp(one - top) for one in logs]
     whole = fsum(weights)
@@ -49,10 +51,12 @@ def suspects(
 
 
 def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> Suspect:
-    ratios = {test: one.chance(test, seen.outcome) / sound.chance(test, seen.outcome) for test, seen in evidence.items()}
+    usual = {test: sound.chances(test)[seen.outcome] for test, seen in evidence.items()}
     if one is sound:
-        bad = tuple(seen.says for test, seen in evidence.items() if sound.chance(test, seen.outcome) < 0.1)
+        bad = tuple(seen.says for test, seen in evidence.items() if usual[test] < 0.1)
         return Suspect(one.key, None, one.says, chance, (), bad)
+    here = one.given(evidence)
+    ratios = {test: here.chances(test)[seen.outcome] / usual[test] for test, seen in evidence.items()}
     speaks = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: -item[1]) if ratio >= SPEAKS)
     against = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: item[1]) if ratio <= 1 / SPEAKS)
     return Suspect(one.key, one.part, one.says, chance, speaks, against)

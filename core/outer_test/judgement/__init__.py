@@ -5,7 +5,7 @@ from outer_test.judgement.finding import Finding, Limits, Replacement, does_not_
 from outer_test.judgement.house import DEFAULT, SCHOOLS, HouseRules, IntervalSchool, ReplacementSchool
 from outer_test.judgement.part import Part, plain_name
 from outer_test.judgement.rule import Rule
-from outer_test.judgement.tape import Tape, tape_of
+from outer_test.judgement.tape import Tape, place_on, tape_of
 from outer_test.judgement.verdict import WORST_FIRST, Verdict, worst
 
 __all__ = [
@@ -27,6 +27,7 @@ __all__ = [
     "does_not_apply",
     "judged",
     "place",
+    "place_on",
     "plain_name",
     "tape_of",
     "unjudged",

@@ -40,7 +40,10 @@ class Stretch:
 
 @dataclass(frozen=True, slots=True)
 class Tape:
-    """Where everything stands. `off` is -1 or 1 where the reading lies beyond the strip's left or right end."""
+    """Where everything stands. `off` is -1 or 1 where the reading lies beyond the strip's left or right end.
+
+    start, end: what the strip's ends are, in the reading's unit.
+    """
 
     good_from: float
     good_to: float
@@ -51,6 +54,19 @@ class Tape:
     off: Literal[-1, 0, 1] = 0
     whisker: Stretch | None = None
     ticks: tuple[Tick, ...] = ()
+    start: float = 0.0
+    end: float = 1.0
+
+
+def place_on(tape: Tape, value: float) -> float | None:
+    """The place of a value on a strip, or None where it lies beyond its ends.
+
+    >>> strip = tape_of(50.4, (49.2, 51.6), 51.7, 52.36, None, 58.3, 55)
+    >>> place_on(strip, 55.0) == strip.nominal, place_on(strip, 5.0)
+    (True, None)
+    """
+    at = (value - tape.start) / (tape.end - tape.start)
+    return round(at, _ROUND) if 0 <= at <= 1 else None
 
 
 def tape_of(
@@ -98,6 +114,7 @@ def tape_of(
         tuple(one for one in watched if one.end > one.start), None if nominal is None else at(nominal),
         None if shown is None else at(shown),
         off, Stretch(at(ends[0]), at(ends[-1])) if ends and shown is not None and off == 0 else None, _ticks(start, end),
+        start, end,
     )  # fmt: skip
 
 

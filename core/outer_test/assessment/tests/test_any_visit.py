@@ -16,7 +16,7 @@ from outer_test.procedure import stations
 from outer_test.report import customer_page
 from outer_test.rules import RULES
 from outer_test.visit import POINTS, Visit
-from visit_samples.any_visits import METERS, visits
+from visit_samples.any_visits import METERS, visits, visits_to_few
 
 MANY = settings(max_examples=40, deadline=None)
 SCHOOL_NAMES = {"", *(school for schools in SCHOOLS.values() for school in schools)}
@@ -66,7 +66,7 @@ class EveryVisit(unittest.TestCase):
         )
 
     @MANY
-    @given(visits)
+    @given(visits_to_few)
     def test_no_part_is_accused_that_may_not_be(self, visit: Visit) -> None:
         """Handbook section 13: at 90 % or more, and one repair or test is next, nothing live of it under a stop."""
         concluded, judged = diagnose(visit), assess(visit)

@@ -13,7 +13,7 @@ from outer_test.judgement import Verdict
 from outer_test.nameplate import Plate, RunCapacitor
 from outer_test.report import CustomerPage, customer_page, plain_words
 from outer_test.visit import POINTS, Lifted, LiftedEnd, Reading, Visit
-from visit_samples.any_visits import visits
+from visit_samples.any_visits import visits_to_few
 
 PLATE = Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6))
 # A customer is not asked to know what these are.
@@ -64,7 +64,7 @@ class Found(unittest.TestCase):
         self.assertEqual(page(read(("safe.line.v", "240"), ("safe.load.v", "0.1"))).found, ())
 
     @settings(max_examples=40, deadline=None)
-    @given(visits)
+    @given(visits_to_few)
     def test_plain_words_for_every_visit(self, visit: Visit) -> None:
         shown = page(visit)
         for text in (shown.headline, *(one.words for one in shown.found), *shown.sound):

@@ -1,6 +1,6 @@
 """Coil switch, sensors, reversing valve, board and one watched defrost (handbook section 9)."""
 
-from outer_test.rules.defrost.applied import curve_of, defrost_findings
+from outer_test.rules.defrost.applied import aux_call_fed, curve_of, defrost_findings, valve_fed
 from outer_test.rules.defrost.board_lights import board_lights
 from outer_test.rules.defrost.board_swap import SwapGuide, kit_words, line_names, settings_of, swap_guide, wires_now
 from outer_test.rules.defrost.coil_switch import AtSwitch, is_closed, switch_state
@@ -46,6 +46,7 @@ __all__ = [
     "SwapGuide",
     "System",
     "WhichWay",
+    "aux_call_fed",
     "board_lights",
     "curve_of",
     "defrost_findings",
@@ -71,6 +72,7 @@ __all__ = [
     "timed_out_after",
     "timed_out_in_a_row",
     "valve_coil",
+    "valve_fed",
     "which_way",
     "will_it_frost",
     "wires_now",

@@ -158,10 +158,8 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
     switch = inputs.get("defrost.switch.ohm")
     r_c = found.get("defrost.control.v") or control.get("control.r_c.v")  # at the board itself before anywhere upstream
     coil = found.get("defrost.valve_coil.ohm")
-    run = Run(visit.defrost_run, visit.defrost_watched_s or 0.0)
     ups = [event.at for event in visit.power if event.state == "live" and event.at is not None and (forced is None or event.at <= forced)]
     amps, y_in = inputs.number("amps.compressor.run_a"), inputs.number("control.y_in.v")
-    valve_volts = _in_run(inputs, "defrost.valve_coil.v", run)
     return RunContext(
         aux_fitted=_aux_fitted(visit),
         jumpered=Thing.SWITCH_JUMPER in on or _maybe_jumpered(visit, forced),
@@ -182,14 +180,14 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
         control_volts=None if r_c is None else r_c.verdict in (Verdict.GOOD, Verdict.WATCH),
         call_at_board=None if y_in is None or y_in.number is None else y_in.number >= NO_CALL_V,
         sensors_read=_sensors_read(inputs, found, off),
-        valve_fed=_as_it_should(valve_volts, visit.plate.valve),
+        valve_fed=valve_fed(inputs),
         valve_coil_sound=None if coil is None else coil.verdict in (Verdict.GOOD, Verdict.WATCH),
         compressor_runs=False
         if visit.saw("start.result") in ("hummed", "tripped", "nothing")
         else None
         if amps is None
         else bool(amps.number),
-        aux_volts=None if (w := _in_run(inputs, "defrost.aux_call.v", run)) is None else (w.number or 0) >= FEEDS_V,
+        aux_volts=aux_call_fed(inputs),
         by_time=by_time_causes(visit, found),
     )
 
@@ -211,8 +209,28 @@ def _in_run(inputs: Inputs, point: str, run: Run) -> Measured | None:
     return reading if forced <= at <= last else None
 
 
-def _as_it_should(volts: Measured | None, valve: str | None) -> bool | None:
-    """Whether the solenoid is as it should be in defrost: 24 V for an O valve, none for a B valve."""
+def aux_call_fed(inputs: Inputs) -> bool | None:
+    """Whether W had its 24 V in defrost; None where nobody read it then.
+
+    >>> from outer_test.visit import inputs_of
+    >>> aux_call_fed(inputs_of(Visit())) is None
+    True
+    """
+    visit = inputs.visit
+    volts = _in_run(inputs, "defrost.aux_call.v", Run(visit.defrost_run, visit.defrost_watched_s or 0.0)) if visit.defrost_run else None
+    return None if volts is None else (volts.number or 0) >= FEEDS_V
+
+
+def valve_fed(inputs: Inputs) -> bool | None:
+    """Whether the solenoid is as it should be in defrost: 24 V for an O valve, none for a B valve. None where nobody read it then.
+
+    >>> from outer_test.visit import inputs_of
+    >>> valve_fed(inputs_of(Visit())) is None
+    True
+    """
+    visit = inputs.visit
+    run, valve = Run(visit.defrost_run, visit.defrost_watched_s or 0.0), visit.plate.valve
+    volts = _in_run(inputs, "defrost.valve_coil.v", run) if visit.defrost_run else None
     if volts is None or volts.number is None or valve is None:
         return None
     fed = volts.number >= FEEDS_V
@@ -247,12 +265,14 @@ BY_TIME = {
 def by_time_causes(visit: Visit, found: Mapping[str, Finding]) -> tuple[str, ...]:
     """What could end a defrost by time in this unit, less what its other readings rule out. found: findings by point.
 
-    Source: handbook section 9; a reading that finds one of them names it alone.
+    A fan that was seen to run on explains it: the coil never warms. Source: handbook section 9; a reading that finds one names it alone.
 
     >>> from outer_test.nameplate import Plate
     >>> by_time_causes(Visit(plate=Plate(defrost=Defrost(control="demand")), seen={"look.sensor.seat": "slipped"}), {})
     ('sensor out of its well',)
     """
+    if visit.defrost_seen.get("fan-off") == "no":
+        return ("board fan relay",)
     causes = BY_TIME[visit.plate.defrost.control or "time-temperature"]
     seat = visit.saw("look.sensor.seat")
     tests = {

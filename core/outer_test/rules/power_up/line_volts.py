@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from decimal import Decimal
 
-from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Rule, Verdict, judged, place, unjudged, worst
+from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Rule, Verdict, does_not_apply, judged, place, unjudged, worst
 from outer_test.measurement import Measured, exact, say
 from outer_test.nameplate import Plate, why_missing
 
@@ -72,7 +72,10 @@ def line_findings(across: Measured, plate: Plate, legs: tuple[Measured | None, M
     yield _with_service(line_volts(across, plate, rules), pattern.get(ACROSS), across)
     for point, leg in ((LEG_1, legs[0]), (LEG_2, legs[1])):
         if leg is not None:
-            yield _leg(point, leg, pattern.get(point))
+            if plate.phase == 3:
+                yield does_not_apply(point, LINE_VOLTS, "On three phase the volts are judged line to line.", leg, "V")
+            else:
+                yield _leg(point, leg, pattern.get(point))
 
 
 def _with_service(found: Finding, pattern: _Pattern | None, across: Measured) -> Finding:

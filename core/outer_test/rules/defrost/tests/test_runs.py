@@ -1,9 +1,10 @@
-"""Whole defrosts against the simulated board [M]: what is told of each fault, and what is never accused."""
+"""Whole defrosts of the twin [M]: what is told of each fault, and what is never accused."""
 
 import random
 import unittest
 from dataclasses import replace
 from functools import lru_cache
+from math import inf
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -13,26 +14,23 @@ from outer_test.diagnosis import diagnose
 from outer_test.judgement import Verdict
 from outer_test.nameplate import SHIPPED, AuxHeat, ConfigLink, Defrost, has_shift_delay
 from outer_test.rules.defrost import run_lanes
-from outer_test.simulation import FAULTS, Fault, can_have, next_readings, simulate_defrost
+from outer_test.twin import FaultKey, defrost_faults, defrost_parts, make_unit, watch_defrost, with_fault
 from outer_test.visit import Conditions, DefrostEvent, Lifted, LiftedEnd, Reading, Visit
 from visit_samples.defrost_visits import DEMAND, SWITCHED, answers, lanes, plain, plate, visit
 
+K = FaultKey
 # Shipped profiles with the board's own figures confirmed: until then they are a hint, and judge nothing.
 CONFIRMED = tuple(replace(one, confirmed=True) for one in SHIPPED.values())
 BOARDS = (SWITCHED, DEMAND, replace(SWITCHED, fan_first_s=20), replace(DEMAND, shift_delay=True), *CONFIRMED)
 # The true cause by the words it is named in, and whether stamps alone name it alone; after the next tests all are named alone
 # but low charge, which wind looks like (docs/defrost-faults.md).
-CAUSE: dict[Fault, tuple[str, bool]] = {
-    "never-starts": ("defrost board", True), "fan-relay": ("board fan relay", True), "no-aux-call": ("defrost board", False),
-    "valve-stuck": ("reversing valve", False), "valve-coil-dead": ("valve coil", False),
-    "switch-stuck-closed": ("coil switch stuck closed", False), "sensor-drifted": ("coil sensor drifted", False),
-    "sensor-slipped": ("sensor out of its well", False), "low-charge": ("low charge", False), "late-end": ("defrost board", True),
-    "pressure-trip": ("pressure switch", False),
+CAUSE: dict[FaultKey, tuple[str, bool]] = {
+    K.NEVER_STARTS: ("defrost board", True), K.FAN_RELAY_STUCK: ("board fan relay", True), K.NO_W: ("defrost board", False),
+    K.VALVE_STUCK: ("reversing valve", False), K.VALVE_COIL_OPEN: ("valve coil", False),
+    K.STUCK_CLOSED_SWITCH: ("coil switch stuck closed", False), K.DRIFTED: ("coil sensor drifted", False),
+    K.SLIPPED: ("sensor out of its well", False), K.NEVER_ENDS: ("defrost board", True), K.BLOWER_DEAD: ("indoor fan stopped", False),
 }  # fmt: skip
-NEVER_ALONE = {
-    "low-charge": {"low charge", "wind on the coil"},
-    "pressure-trip": {"pressure switch", "compressor overload", "indoor fan stopped"},
-}
+NEVER_ALONE = {K.BLOWER_DEAD: {"pressure switch", "compressor overload", "indoor fan stopped"}}
 
 
 def shaken(
@@ -57,35 +55,42 @@ def accused(of: Visit) -> set[str]:
     return {one.part.value for one in diagnose(of).accused}
 
 
-def with_next_tests(of: Visit, fault: Fault) -> Visit:
-    """The same visit after the tests the findings ask for."""
-    readings, seen = next_readings(of.plate, fault)
-    kept = tuple(reading for reading in of.readings if reading.point != "defrost.switch.ohm" or fault == "never-starts")
-    never = fault == "never-starts"  # the coil stays cold, so its switch must stay closed
-    told = () if never and of.plate.defrost.control == "time-temperature" else readings
-    return replace(of, readings=(*kept, *told), seen={**of.seen, **seen})
+def with_next_tests(of: Visit, fault: FaultKey) -> Visit:
+    """The same visit after the tests the findings ask for, as this unit answers them."""
+    reads = defrost_parts(with_fault(make_unit(of.plate), fault), 24.0 if fault is K.NEVER_STARTS else 64.0)
+    readings = tuple(Reading(point, "OL" if value == inf else f"{value:.1f}") for point, value in reads.items() if isinstance(value, float))
+    seen = {point: value for point, value in reads.items() if isinstance(value, str)}
+    kept = tuple(reading for reading in of.readings if reading.point != "defrost.switch.ohm")
+    return replace(of, readings=(*kept, *readings), seen={**of.seen, **seen})
 
 
-def faulty(fault: Fault) -> list[Defrost]:
-    """The shipped boards that can have this fault. A board that opens the contactor itself hides a tripped pressure switch."""
-    hides = fault == "pressure-trip"
-    return [one for one in CONFIRMED if can_have(one, fault) and not (hides and has_shift_delay(one) is not False)]
+def faulty(fault: FaultKey) -> list[Defrost]:
+    """The shipped boards that show this fault. A board that opens the contactor itself hides a tripped pressure switch."""
+    hides = fault is K.BLOWER_DEAD
+    return [one for one in CONFIRMED if fault in shows(one) and not (hides and has_shift_delay(one) is not False)]
+
+
+@lru_cache(maxsize=64)
+def shows(defrost: Defrost) -> tuple[FaultKey, ...]:
+    """The faults that a defrost of this board shows."""
+    return defrost_faults(plate(defrost))
 
 
 @lru_cache(maxsize=256)
-def simulated(defrost: Defrost, fault: Fault = "none") -> tuple[tuple[DefrostEvent, ...], float]:
+def simulated(defrost: Defrost, fault: FaultKey | None = None) -> tuple[tuple[DefrostEvent, ...], float]:
     """A run of this board, made once."""
-    return simulate_defrost(plate(defrost), fault)
+    unit = make_unit(plate(defrost))
+    return watch_defrost(unit if fault is None else with_fault(unit, fault))
 
 
 class Faults(unittest.TestCase):
-    @given(st.sampled_from([fault for fault in FAULTS if fault != "none"]), st.integers(0, 10**6), st.booleans())
+    @given(st.sampled_from(list(CAUSE)), st.integers(0, 10**6), st.booleans())
     @settings(deadline=None, max_examples=150)
-    def test_the_true_cause_is_among_those_named(self, fault: Fault, seed: int, miss: bool) -> None:
+    def test_the_true_cause_is_among_those_named(self, fault: FaultKey, seed: int, miss: bool) -> None:
         for defrost in faulty(fault):
             run = simulated(defrost, fault)
             # A pressure switch shows in one stamp alone: where that one is missed, nothing is left to tell it by.
-            events, watched = shaken(*run, seed, miss, keep=("contactor-open",) if fault == "pressure-trip" else ())
+            events, watched = shaken(*run, seed, miss, keep=("contactor-open",) if fault is K.BLOWER_DEAD else ())
             named = causes(visit(defrost, events, watched, defrost_seen=answers(run[0])))
             self.assertIn(CAUSE[fault][0], named, f"{fault} on {defrost.profile}")
 
@@ -100,20 +105,19 @@ class Faults(unittest.TestCase):
 
     def test_only_the_guilty_part_is_accused(self) -> None:
         parts = {
-            "never-starts": {"defrost board"}, "fan-relay": {"board fan relay"}, "no-aux-call": {"defrost board"}, "valve-stuck": {"reversing valve"},
-            "valve-coil-dead": {"valve coil"}, "switch-stuck-closed": {"coil switch"}, "sensor-drifted": {"coil sensor"}, "sensor-slipped": {"coil sensor"},
-            "low-charge": set(), "late-end": set(), "pressure-trip": set(),  # one late end is not enough: watch another
+            K.NEVER_STARTS: {"defrost board"}, K.FAN_RELAY_STUCK: {"board fan relay"}, K.NO_W: {"defrost board"}, K.VALVE_STUCK: {"reversing valve"},
+            K.VALVE_COIL_OPEN: {"valve coil"}, K.STUCK_CLOSED_SWITCH: {"coil switch"}, K.DRIFTED: {"coil sensor"}, K.SLIPPED: {"coil sensor"},
+            K.BLOWER_DEAD: set(), K.LOW_CHARGE: set(),
         }  # fmt: skip
         for fault, expected in parts.items():
-            for defrost in faulty(fault):  # type: ignore[arg-type]
+            for defrost in faulty(fault):
                 run = visit(defrost, *simulated(defrost, fault))
-                self.assertEqual(accused(with_next_tests(run, fault)), expected, f"{fault} on {defrost.profile}")  # type: ignore[arg-type]
+                self.assertEqual(accused(with_next_tests(run, fault)), expected, f"{fault} on {defrost.profile}")
 
-    def test_a_fault_the_unit_cannot_have_is_refused(self) -> None:
-        with self.assertRaises(ValueError):
-            simulate_defrost(plate(DEMAND), "switch-stuck-closed")
-        with self.assertRaises(ValueError):
-            simulate_defrost(plate(SWITCHED), "sensor-drifted")
+    def test_a_unit_without_the_part_does_not_show_its_fault(self) -> None:
+        self.assertNotIn(K.STUCK_CLOSED_SWITCH, shows(DEMAND))
+        self.assertNotIn(K.DRIFTED, shows(SWITCHED))
+        self.assertEqual(defrost_faults(plate(Defrost())), ())
 
 
 class WholeRuns(unittest.TestCase):
@@ -133,7 +137,7 @@ class WholeRuns(unittest.TestCase):
         self.assertEqual(accused(of), set())
 
     def test_the_valve_is_accused_only_where_a_jumper_proved_it(self) -> None:
-        events, watched = simulate_defrost(plate(SWITCHED), "valve-stuck")
+        events, watched = simulated(SWITCHED, K.VALVE_STUCK)
         base = visit(SWITCHED, events, watched)
         fed = (*base.readings, Reading("defrost.valve_coil.v", "25"), Reading("defrost.valve_coil.ohm", "17"))
         self.assertEqual(accused(replace(base, readings=fed)), set(), "suspected, and not yet proved without the board")
@@ -144,7 +148,7 @@ class WholeRuns(unittest.TestCase):
         self.assertEqual((lanes(dead)["valve"], accused(dead)), ("bad", set()))
 
     def test_the_board_is_not_blamed_before_all_is_proved(self) -> None:
-        events, watched = simulate_defrost(plate(SWITCHED), "never-starts")
+        events, watched = simulated(SWITCHED, K.NEVER_STARTS)
         base = visit(SWITCHED, events, watched)
         for less in (
             replace(base, seen={"defrost.call": "yes"}), replace(base, seen={"defrost.call": "no", "defrost.pins": "right"}), replace(base, readings=()),
@@ -154,24 +158,24 @@ class WholeRuns(unittest.TestCase):
             self.assertEqual((lanes(less)["start"], accused(less)), ("unsure", set()))
 
     def test_a_lifted_fan_lead_silences_its_lane(self) -> None:
-        events, watched = simulate_defrost(plate(SWITCHED), "fan-relay")
+        events, watched = simulated(SWITCHED, K.FAN_RELAY_STUCK)
         lifted = visit(SWITCHED, events, watched, lifted=(Lifted("Fan wire lifted"),))
         self.assertEqual((lanes(lifted)["fan"], accused(lifted)), ("unjudged", set()))
 
     def test_a_low_ambient_kit_and_a_freeze_stat_explain_as_well(self) -> None:
         kit = replace(SWITCHED, low_ambient_kit=True, freeze_stat=True)
-        of = visit(kit, *simulated(SWITCHED, "fan-relay"), plate=plate(kit))
+        of = visit(kit, *simulated(SWITCHED, K.FAN_RELAY_STUCK), plate=plate(kit))
         self.assertEqual((lanes(of)["fan"], accused(of)), ("unjudged", set()))
-        tripped = visit(kit, *simulated(SWITCHED, "pressure-trip"), plate=plate(kit))
+        tripped = visit(kit, *simulated(SWITCHED, K.BLOWER_DEAD), plate=plate(kit))
         self.assertIn("freeze-stat", causes(tripped))
 
     def test_no_aux_fitted_is_no_fault(self) -> None:
         bare = plate(SWITCHED, aux_heat=AuxHeat(kind="none"))
-        events, watched = simulate_defrost(bare)
+        events, watched = watch_defrost(make_unit(bare))
         self.assertEqual(lanes(visit(SWITCHED, events, watched, plate=bare))["aux"], "unjudged")
 
     def test_a_jumpered_switch_ending_by_time_is_expected(self) -> None:
-        events, watched = simulate_defrost(plate(SWITCHED), "switch-stuck-closed")
+        events, watched = simulated(SWITCHED, K.STUCK_CLOSED_SWITCH)
         for jumper in (Lifted("Switch jumper on"), Lifted("Switch jumper on", end=LiftedEnd("back"))):
             self.assertEqual(lanes(visit(SWITCHED, events, watched, lifted=(jumper,)))["end"], "good")
 
@@ -226,7 +230,7 @@ class WholeRuns(unittest.TestCase):
 
     def test_a_link_nobody_looked_at_leaves_the_contactor_unjudged(self) -> None:
         linked = replace(DEMAND, links=(ConfigLink("shift delay", None, "shift-delay"),))
-        events, watched = simulate_defrost(plate(replace(DEMAND, shift_delay=True)))
+        events, watched = simulated(replace(DEMAND, shift_delay=True))
         self.assertEqual(lanes(visit(linked, events, watched))["contactor"], "unjudged")
 
 

@@ -1,0 +1,348 @@
+"""How a unit of the twin would turn out at each test: its exact readings in the classes that evidence is kept in."""
+
+from collections.abc import Iterator, Mapping
+from math import erf, exp, inf, log
+
+from outer_test.diagnosis.things_tested import Test as T
+from outer_test.twin import Unit, Value, watch_defrost
+from outer_test.twin.unit import filled
+
+Chances = Mapping[str, float]
+_LOOKS_S = 2  # seconds between two looks: enough for which events come, and in which order
+DEAD_V, ALIVE_V, LINE_DEAD_V, OPEN_POLE_V, DROPS_V = 5.0, 20.4, 30.0, 5.0, 0.2
+GROUNDED_OHM, LEAD_OHM, LONG_S = 5e5, 0.5, 0.5
+# What becomes of a compressor that does not turn: the person hears it hum, or its overload or breaker has already let go.
+_HUMMED = {"hummed": 0.83, "tripped": 0.11, "nothing": 0.06}
+_AMPS_SPREAD, _FAN_SPREAD, _VOLTS_SPREAD, _FAINT = 0.11, 0.08, 0.02, 0.004  # of a reading, from one unit of a plate to the next [M]
+_MARGIN_SPREAD, _LEAST = 0.1, 0.02
+_RUNS_HARD = {"good": 0.5, "high": 0.5}
+_STALLED_A = {"locked": 0.50, "none": 0.38, "high": 0.12}
+_SEEN_OF_FAN = {
+    "hums": {"hums": 0.60, "still": 0.30, "pushed": 0.08, "slow": 0.02},
+    "pushed": {"hums": 0.45, "pushed": 0.30, "still": 0.23, "slow": 0.02},
+    "still": {"still": 0.95, "hums": 0.05}, "slow": {"slow": 0.75, "runs": 0.15, "hums": 0.10}, "runs": {"runs": 1.0},
+}  # fmt: skip
+
+
+def outcomes(reads: Mapping[str, Value], unit: Unit) -> dict[T, Chances]:
+    """What the line and low-voltage sides of this unit turn out to be, test by test.
+
+    reads: what the twin shows. A test that its state leaves without meaning (a drop across an open contactor) is left out.
+
+    >>> from outer_test.nameplate import Plate
+    >>> from outer_test.twin import make_unit, shown
+    >>> unit = make_unit(Plate())
+    >>> outcomes(shown(unit), unit)[T.START]
+    {'started': 1.0}
+    """
+    return dict((*_dead(reads, unit), *_line(reads, unit), *_low_voltage(reads), *_running(reads, unit)))
+
+
+def _surely(outcome: str) -> Chances:
+    return {outcome: 1.0}
+
+
+def _number(reads: Mapping[str, Value], point: str) -> float | None:
+    value = reads.get(point)
+    return value if isinstance(value, float | int) else None
+
+
+def _dead(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    sound, cap = filled(unit.plate), unit.plate.run_capacitor
+    tolerance = (cap.tolerance_pct if cap is not None and cap.tolerance_pct is not None else 6.0) / 100
+    rated = {"herm": cap.herm_uf if cap else None, "fan": cap.fan_uf if cap else None}
+    for section, test in (("herm", T.CAP_HERM), ("fan", T.CAP_FAN)):
+        reading, asked = _number(reads, f"cap.{section}.uf"), rated[section]
+        if reading is not None and asked is not None and not unit.value("wires.swapped"):
+            yield test, _surely(capacitance(reading, asked * (1 - tolerance), asked * (1 + tolerance), asked))
+    start, band = _number(reads, "cap.start.uf"), sound.start_capacitor
+    if start is not None and band is not None and band.low_uf and band.high_uf:
+        yield T.CAP_START, _surely(capacitance(start, band.low_uf, band.high_uf, band.low_uf))
+    for point, test in (("contactor.coil.ohm", T.COIL_OHM), ("contactor2.coil.ohm", T.COIL2_OHM)):
+        if (ohm := _number(reads, point)) is not None:
+            yield test, _surely("open" if ohm == inf else "shorted" if ohm < 3 else "good")
+    if (ohm := _number(reads, "defrost.valve_coil.ohm")) is not None:
+        yield T.VALVE_COIL, _surely("open" if ohm == inf else "shorted" if ohm < 5 else "good")
+    for point, test in (("relay.coil.ohm", T.RELAY_COIL), ("relay.contact.ohm", T.RELAY_CONTACT)):
+        if (ohm := _number(reads, point)) is not None:
+            yield test, _surely("open" if ohm == inf else "good")
+    if (ohm := _number(reads, "control.fuse.ohm")) is not None:
+        yield T.CONTROL_FUSE, _surely("bad" if ohm > 1 else "good")
+    yield T.FUSES, _surely("blown" if max(_number(reads, f"line.fuse{leg}.ohm") or 0 for leg in (1, 2)) > 1 else "good")
+    yield from _windings(reads, unit)
+
+
+def capacitance(reading: float, low: float, high: float, rated: float) -> str:
+    """The class a capacitance is in; `inf` for a meter that shows OL on a shorted part.
+
+    >>> capacitance(40.0, 51.7, 58.3, 55.0)
+    'low'
+    """
+    if reading == inf:
+        return "shorted"
+    if reading < 0.1 * rated:
+        return "open"
+    return "low" if reading < low else "high" if reading > high else "good"
+
+
+def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    leads = [_number(reads, f"lead.{terminal}.ohm") for terminal in "crs"]
+    if leads[0] is not None:
+        yield T.LEADS, _surely("bad" if max(one or 0 for one in leads) > LEAD_OHM else "good")
+    pairs = pair_class(reads, "winding", unit, "compressor")
+    if pairs:
+        yield T.PAIRS, _surely(pairs)
+        broken = any(one == inf for one in leads)
+        yield T.PAIRS_AT_PLUG, _surely("open" if broken or pairs in ("open", "overload") else pairs)
+    grounded = (_number(reads, "winding.c_ground.ohm") or inf) < GROUNDED_OHM
+    yield T.GROUND, _surely("grounded" if grounded else "good")
+    yield T.GROUND_AT_PLUG, _surely("grounded" if grounded or unit.value("harness.ground") else "good")
+    if unit.fan is not None:
+        yield T.FAN_GROUND, _surely("grounded" if (_number(reads, "fan_winding.c_ground.ohm") or inf) < GROUNDED_OHM else "good")
+        own = pair_class(reads, "fan_winding", unit, "fan")
+        yield T.FAN_PAIRS, _surely(own or "good")
+
+
+def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -> str:
+    """The class of three pairs at the terminals: good, open, overload or shorted; empty where there are none."""
+    values = [_number(reads, f"{group}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
+    if any(one is None for one in values):
+        return ""
+    opened = tuple(one == inf for one in values)
+    if opened == (True, True, False) or (unit.plate.phase == 3 and motor == "compressor" and all(opened)):
+        return "overload"
+    if any(opened):
+        return "open"
+    return "shorted" if unit.value(f"{motor}.shorted") > 0.15 else "good"
+
+
+def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    yield T.BREAKER, _surely(str(reads["line.breaker"]))
+    least = 0.9 * min(unit.plate.volts)
+    yield T.LINE_SIDE, _surely("alive" if (_number(reads, "contactor.line.v") or 0) >= LINE_DEAD_V else "dead")
+    for point, test in (("line.disconnect.v", T.DISCONNECT), ("line.l1_l2.v", T.LINE), ("contactor.load.v", T.LOAD_SIDE)):
+        yield test, _shares(_number(reads, point) or 0, ((LINE_DEAD_V, "dead"), (least, "low"), (inf, "alive")), _VOLTS_SPREAD)
+    called, idle = (_legs([_number(reads, f"line.l{leg}_ground.v{state}") or 0 for leg in (1, 2)]) for state in ("", " idle"))
+    yield T.LEGS, _surely(called) if called == idle else {called: 0.5, idle: 0.5}  # read with the call on, or with it off
+    if reads["contactor.armature"] == "in":
+        drops = [_number(reads, f"contactor.pole{leg}.drop_v") or 0 for leg in (1, 2, 3)]
+        yield T.POLES, _surely("open" if max(drops) > OPEN_POLE_V else "dropping" if max(drops) >= DROPS_V else "good")
+
+
+def _legs(volts: list[float]) -> str:
+    return "both" if min(volts) > LINE_DEAD_V else "one" if max(volts) > LINE_DEAD_V else "none"
+
+
+def line_class(volts: float, least: float) -> str:
+    """The class of volts between two lines.
+
+    >>> line_class(238, 187), line_class(120, 187), line_class(0.2, 187)
+    ('alive', 'low', 'dead')
+    """
+    return "alive" if volts >= least else "low" if volts >= LINE_DEAD_V else "dead"
+
+
+def control_class(volts: float) -> str:
+    """The class of low voltage at a point.
+
+    >>> control_class(26), control_class(12), control_class(3)
+    ('alive', 'low', 'dead')
+    """
+    return "alive" if volts >= ALIVE_V else "low" if volts >= DEAD_V else "dead"
+
+
+CONTROL_POINTS = {
+    "control.r_c.v": T.R_C, "control.stat_r_c.v": T.STAT, "control.stat_y.v": T.STAT_Y, "control.y_in.v": T.Y_IN,
+    "control.y_out.v": T.Y_OUT, "contactor.coil.v": T.COIL_V, "defrost.control.v": T.BOARD_R_C,
+}  # fmt: skip
+
+
+def _low_voltage(reads: Mapping[str, Value]) -> Iterator[tuple[T, Chances]]:
+    for point, test in CONTROL_POINTS.items():
+        if (volts := _number(reads, point)) is not None:
+            yield test, _surely(control_class(volts))
+    yield T.ARMATURE, _surely(str(reads["contactor.armature"]))
+    yield T.FLOAT, _surely(str(reads["control.float"]))
+    yield T.PRESSURE, _surely(str(reads["control.pressure"]))
+
+
+def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    result = str(reads["start.result"])
+    own = unit.plate.compressor
+    starts = _starts(reads, result)
+    yield T.START, _mixed((starts, _surely("started")), (1 - starts, _HUMMED)) if 0 < starts < 1 else _result(result)
+    if (peak := _number(reads, "amps.compressor.peak_a")) is not None and own.lra:
+        ratio = peak / own.lra * unit.volts / max(_number(reads, "line.starting.v") or unit.volts, 1.0) if peak > 1 else 0.0
+        standing = _surely("locked" if ratio >= 0.78 else "held" if ratio >= 0.28 else "none")
+        yield (
+            T.PEAK,
+            _mixed((starts, _surely("normal")), (1 - starts, standing)) if 0 < starts < 1 else _surely("normal") if starts else standing,
+        )
+    if (seconds := _number(reads, "amps.compressor.start_s")) is not None:
+        yield T.START_TIME, _surely("long" if seconds > LONG_S else "good")
+    if (volts := _number(reads, "line.starting.v")) is not None:
+        yield T.STARTING_V, _surely("normal" if volts >= 0.81 * min(unit.plate.volts) else "sags" if volts >= LINE_DEAD_V else "dead")
+    if (amps := _number(reads, "amps.compressor.run_a")) is not None and own.rla:
+        runs = spread_amps(amps, own.rla, own.lra) if result != "hummed" or amps < 0.3 * own.rla else _RUNS_HARD
+        yield T.COMPRESSOR_A, _mixed((starts, runs), (1 - starts, _STALLED_A)) if result == "hummed" or starts < 1 else runs
+    yield from _fan(reads, unit)
+    if result == "started":
+        yield from _under_load(reads, unit)
+
+
+def _starts(reads: Mapping[str, Value], result: str) -> float:
+    """The chance that a unit like this one starts: units differ, so a narrow margin is no certainty [M]. 0 or 1 where it is clear."""
+    margin = _number(reads, "start.margin")
+    if result not in ("started", "hummed") or margin is None:
+        return float(result == "started")
+    chance = 1 / (1 + exp(-(margin - 1) / _MARGIN_SPREAD)) if abs(margin - 1) < 6 * _MARGIN_SPREAD else float(margin > 1)
+    return chance if _LEAST < chance < 1 - _LEAST else float(round(chance))
+
+
+def _result(result: str) -> Chances:
+    return _HUMMED if result == "hummed" else {"nothing": 0.6, "hummed": 0.4} if result == "chatters" else _surely(result)
+
+
+def _mixed(*ways: tuple[float, Chances]) -> Chances:
+    """Chances over several ways it may go."""
+    found: dict[str, float] = {}
+    for weight, chances in ways:
+        for outcome, chance in chances.items():
+            found[outcome] = found.get(outcome, 0.0) + weight * chance
+    return found
+
+
+def _shares(value: float, cuts: tuple[tuple[float, str], ...], spread: float) -> Chances:
+    """How units like this one fall into classes: the value spread by a share of it, as a normal curve over its logarithm [D].
+
+    cuts: upper limit and name of each class, rising; the last limit is infinite.
+    """
+    if value <= 0:
+        return _surely(cuts[0][1])
+    found: dict[str, float] = {}
+    below = 0.0
+    for limit, name in cuts:
+        upto = 1.0 if limit == inf else 0.5 * (1 + erf(log(limit / value) / (spread * 2**0.5))) if limit > 0 else 0.0
+        found[name] = found.get(name, 0.0) + upto - below
+        below = upto
+    return {name: round(chance, 3) for name, chance in found.items() if chance > _FAINT}
+
+
+def spread_amps(amps: float, rla: float, lra: float | None) -> Chances:
+    """How a compressor's running amps fall into their classes over units, weather and charge.
+
+    >>> spread_amps(13.5, 17.9, 96)["good"] > 0.95
+    True
+    """
+    top = 0.7 * lra if lra is not None else 3.0 * rla
+    return _shares(
+        amps, ((0.03 * rla, "none"), (0.5 * rla, "low"), (rla, "good"), (max(top, 1.1 * rla), "high"), (inf, "locked")), _AMPS_SPREAD
+    )
+
+
+def amps_class(amps: float, rla: float, lra: float | None) -> str:
+    """The class of a compressor's running amps.
+
+    >>> amps_class(14, 17.9, 96), amps_class(19, 17.9, 96), amps_class(80, 17.9, 96)
+    ('good', 'high', 'locked')
+    """
+    if lra is not None and amps >= 0.7 * lra:
+        return "locked"
+    if amps < 0.03 * rla:
+        return "none"
+    return "high" if amps > rla else "low" if amps < 0.5 * rla else "good"
+
+
+def fan_class(amps: float, fla: float) -> str:
+    """The class of a fan motor's amps.
+
+    >>> fan_class(1.0, 1.2), fan_class(1.4, 1.2), fan_class(0.02, 1.2)
+    ('good', 'high', 'none')
+    """
+    return "none" if amps < 0.1 * fla else "low" if amps < 0.4 * fla else "high" if amps > fla else "good"
+
+
+def _fan(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    yield T.FAN_STATE, _SEEN_OF_FAN[str(reads["fan.state"])]
+    if (amps := _number(reads, "amps.fan.run_a")) is not None:
+        fla = unit.plate.fan.fla or 1.2
+        yield T.FAN_A, _shares(amps, ((0.1 * fla, "none"), (0.4 * fla, "low"), (fla, "good"), (inf, "high")), _FAN_SPREAD)
+
+
+def _under_load(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    cap = unit.plate.run_capacitor
+    if cap is None:
+        return
+    tolerance = (cap.tolerance_pct or 6.0) / 100
+    for section, test, rated in (("herm", T.HERM_LOAD, cap.herm_uf), ("fan", T.FAN_LOAD, cap.fan_uf)):
+        amps, volts = _number(reads, f"cap.{section}.load_a"), _number(reads, f"cap.{section}.load_v")
+        if amps is None or not volts or rated is None:
+            continue
+        uf = amps * 1e6 / (2 * 3.141592653589793 * unit.hz * volts)
+        yield test, _surely("low" if uf < rated * (1 - tolerance) else "high" if uf > rated * (1 + tolerance) else "good")
+
+
+def defrost_outcomes(unit: Unit) -> dict[T, Chances]:
+    """What a forced defrost, and the parts it leans on, turn out to be on this unit.
+
+    >>> from outer_test.nameplate import Defrost, Plate
+    >>> from outer_test.twin import make_unit
+    >>> defrost_outcomes(make_unit(Plate(defrost=Defrost(control="demand"))))[T.RUN_START]
+    {'yes': 1.0}
+    """
+    if unit.plate.defrost.control is None:
+        return {}
+    return dict((*_defrost_parts(unit), *_run(unit)))
+
+
+def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
+    if unit.plate.defrost.control == "time-temperature":
+        moved = unit.value("switch.shift_f")
+        yield (
+            T.SWITCH_COLD,
+            _surely("stuck open" if unit.value("switch.open") else "good") if moved > -10 else {"stuck open": 0.95, "good": 0.05},
+        )
+        yield (
+            T.SWITCH_WARM,
+            _surely("stuck closed" if unit.value("switch.closed") else "good") if moved < 10 else {"stuck closed": 0.95, "good": 0.05},
+        )
+    else:
+        for name, test in (("sensor", T.COIL_SENSOR), ("ambient", T.AMBIENT_SENSOR)):
+            opened, drift = unit.value(f"{name}.open") or unit.value(f"{name}.shorted"), abs(unit.value(f"{name}.drift_f"))
+            yield (
+                test,
+                _surely("open" if opened else "off" if drift > 6 else "good")
+                if not unit.value(f"{name}.slipped")
+                else {"off": 0.5, "good": 0.5},
+            )
+    fed = not (unit.value("valve.relay_open") or unit.value("valve.relay_stuck") or unit.value("valve.wire"))
+    yield T.VALVE_FED, _surely("yes" if fed else "no")
+    if unit.plate.aux_heat.kind in ("electric", "gas"):
+        yield T.W_FED, _surely("no" if unit.value("board.no_w") else "yes")
+    moves = not (unit.value("valve.stuck") or unit.value("valve.half") or unit.value("valve.coil_dead"))
+    yield T.VALVE_PROOF, _surely("shifts" if moves else "no")
+
+
+def _run(unit: Unit) -> Iterator[tuple[T, Chances]]:
+    events, watched = watch_defrost(unit, step=_LOOKS_S)
+    names = [one.event for one in events]
+    began = "fan-off" in names or "valve-shift" in names or "aux-on" in names
+    yield T.RUN_START, _surely("yes" if began else "no")
+    if not began:
+        return
+    shift = {"contactor-open": names.count("contactor-open")}
+    usual = 2 if unit.plate.defrost.shift_delay else 0
+    yield T.RUN_CONTACTOR, _surely("drops" if shift["contactor-open"] > usual else "stays")
+    yield T.RUN_VALVE, _surely("yes" if "valve-shift" in names else "no")
+    yield T.RUN_FAN, _surely("yes" if "fan-off" in names else "no")
+    if unit.plate.aux_heat.kind in ("electric", "gas"):
+        yield T.RUN_AUX, _surely("yes" if "aux-on" in names else "no")
+    ended = next((one.s for one in events if one.event == "ended"), None)
+    begun = next(one.s for one in events if one.event not in ("forced", "switch-open"))
+    limit = (unit.plate.defrost.limit_min or 10) * 60
+    if ended is None:
+        yield T.RUN_END, _surely("ran on" if watched > limit else "good")
+    elif shift["contactor-open"] <= usual:
+        opened = next((one.s for one in events if one.event == "switch-open"), None)
+        ran_on = opened is not None and ended > opened + 15
+        yield T.RUN_END, _surely("ran on" if ran_on or ended - begun > limit + 60 else "by time" if ended - begun >= limit - 15 else "good")

@@ -1,0 +1,149 @@
+"""What confirms a fault before its part is accused, and the reading that proves the repair (handbook section 13).
+
+A proof is a set of tests that must all have turned out so; a fault may have several, each enough alone. One without is never accused:
+it only leads. What a proof asks beyond its outcomes (at the terminals, twice, 22 V on the coil) stands in `accuse`.
+"""
+
+from collections.abc import Mapping
+
+from outer_test.diagnosis.things_tested import Test as T
+from outer_test.twin import FaultKey as K
+
+Proof = Mapping[T, str]
+_SOUND = "good"
+_BULGED: tuple[Proof, ...] = ({T.CASE: "bulged"}, {T.CASE: "leaking"})
+_MOTOR_SOUND: Proof = {T.GROUND: "good", T.PAIRS: "good", T.LEADS: "good", T.START: "hummed", T.STARTING_V: "normal", T.LINE: "alive"}
+
+# A sound reading at the plug has the terminals in it.
+WIDER = {T.GROUND: T.GROUND_AT_PLUG, T.PAIRS: T.PAIRS_AT_PLUG}
+
+PROOFS: dict[K, tuple[Proof, ...]] = {
+    K.HERM_WEAK: ({T.CAP_HERM: "low"}, *_BULGED),
+    K.HERM_OPEN: ({T.CAP_HERM: "open"}, {T.CAP_HERM: "shorted"}, *_BULGED),
+    K.FAN_SECTION_WEAK: ({T.CAP_FAN: "low"}, *_BULGED),
+    K.FAN_SECTION_OPEN: ({T.CAP_FAN: "open"}, {T.CAP_FAN: "shorted"}, *_BULGED),
+    K.START_CAPACITOR_WEAK: ({T.CAP_START: "low"}, {T.CAP_START: "open"}),
+    K.RELAY_STUCK_OPEN: ({T.RELAY_CONTACT: "open"},),
+    K.RELAY_COIL_OPEN: ({T.RELAY_COIL: "open"},),
+    K.GROUNDED: ({T.GROUND: "grounded"},),
+    K.HARNESS_GROUNDED: ({T.GROUND_AT_PLUG: "grounded", T.GROUND: "good"},),
+    K.RUN_OPEN: ({T.PAIRS: "open"},),
+    K.START_OPEN: ({T.PAIRS: "open"},),
+    K.LOCKED: (_MOTOR_SOUND,),
+    K.TIGHT: (_MOTOR_SOUND,),
+    K.LEAD_OPEN: ({T.LEADS: "bad"},),
+    K.LEAD_JOINT: ({T.LEADS: "bad"},),
+    K.FAN_GROUNDED: ({T.FAN_GROUND: "grounded"},),
+    K.FAN_OPEN: ({T.FAN_PAIRS: "open"},),
+    K.FAN_TIGHT: tuple(
+        {T.CAP_FAN: "good", T.FAN_PAIRS: "good", T.FAN_GROUND: "good", T.FAN_STATE: state} for state in ("slow", "hums", "still")
+    ),
+    K.COIL_OPEN: ({T.COIL_OHM: "open"},),
+    K.COIL_SHORTED: ({T.COIL_OHM: "shorted"},),
+    K.STUCK_OPEN: ({T.ARMATURE: "out", T.COIL_OHM: "good"},),
+    K.PITTED: ({T.POLES: "open"}, {T.FACES: "burnt"}),
+    K.INSECT: ({T.INSECTS: "found"},),
+    K.WELDED: ({T.FACES: "welded"},),
+    K.SECOND_COIL_OPEN: ({T.COIL2_OHM: "open"}, {T.COIL2_OHM: "shorted"}),
+    K.FUSE_BLOWN: ({T.FUSES: "blown"},),
+    K.SUPPLY_LOST: ({T.DISCONNECT: "dead", T.BREAKER: "on"},),
+    K.DISCONNECT_OPEN: ({T.DISCONNECT: "alive", T.LINE: "dead", T.FUSES: "good"},),
+    K.WHIP_OPEN: ({T.LINE: "alive", T.LINE_SIDE: "dead"},),
+    K.LOW_LINE: ({T.DISCONNECT: "low"},),
+    K.LEG_LOST: ({T.DISCONNECT: "dead", T.BREAKER: "on"}, {T.LEGS: "one", T.DISCONNECT: "dead"}),
+    K.DISCONNECT_HOT: ({T.DISCONNECT: "alive", T.LINE: "low", T.FUSES: "good"},),
+    K.WEAK_PULL: ({T.ARMATURE: "chatters", T.COIL_V: "alive", T.COIL_OHM: "good"},),
+    K.TRANSFORMER_WEAK: ({T.R_C: "low", T.COIL_OHM: "good"},),
+    K.C_WIRE_BROKEN: ({T.STAT_Y: "alive", T.Y_IN: "dead", T.BOARD_R_C: "dead"},),
+    K.NO_CALL: ({T.STAT: "alive", T.STAT_Y: "dead"},),
+    K.COIL_WIRE_JOINT: ({T.Y_OUT: "alive", T.COIL_V: "low", T.COIL_OHM: "good"},),
+    K.BOARD_R_LOST: ({T.R_C: "alive", T.Y_IN: "alive", T.BOARD_R_C: "dead"},),
+    K.FAN_WIRE: tuple(
+        {T.FAN_A: "none", T.FAN_PAIRS: "good", T.LOAD_SIDE: "alive", T.WIRING: seen} for seen in ("burnt", "rubbed", "loose")
+    ),
+    K.FAN_RELAY_OPEN: ({T.FAN_A: "none", T.FAN_PAIRS: "good", T.LOAD_SIDE: "alive", T.WIRING: "sound"},),
+    K.NO_CONTROL_VOLTS: ({T.R_C: "dead", T.COIL_OHM: "good"},),
+    K.CONTROL_FUSE_BLOWN: ({T.CONTROL_FUSE: "bad"},),
+    K.R_WIRE_BROKEN: ({T.R_C: "alive", T.CONTROL_FUSE: "good", T.STAT: "dead"},),
+    K.Y_WIRE_BROKEN: ({T.STAT_Y: "alive", T.FLOAT: "closed", T.Y_IN: "dead"},),
+    K.COIL_WIRE_BROKEN: ({T.Y_OUT: "alive", T.PRESSURE: "closed", T.COIL_V: "dead"},),
+    K.FLOAT_OPEN: ({T.FLOAT: "open"},),
+    K.PRESSURE_OPEN: ({T.PRESSURE: "open"},),
+    K.NO_Y_OUT: ({T.Y_OUT: "dead"}, {T.Y_OUT: "low"}),
+    K.Y_RELAY_BURNT: ({T.Y_OUT: "low"},),
+    K.NEVER_STARTS: ({T.RUN_START: "no"},),
+    K.NEVER_ENDS: ({T.RUN_END: "ran on"},),
+    K.FAN_RELAY_STUCK: ({T.RUN_FAN: "no"},),
+    K.NO_W: ({T.RUN_AUX: "no"}, {T.W_FED: "no", T.RUN_START: "yes"}),
+    K.VALVE_RELAY_OPEN: ({T.VALVE_FED: "no", T.VALVE_COIL: "good", T.VALVE_PROOF: "shifts"},),
+    K.VALVE_RELAY_STUCK: ({T.VALVE_FED: "no", T.VALVE_COIL: "good", T.VALVE_PROOF: "shifts"},),
+    K.VALVE_WIRE: ({T.VALVE_FED: "no", T.VALVE_COIL: "good", T.VALVE_PROOF: "no"},),
+    K.STUCK_OPEN_SWITCH: ({T.SWITCH_COLD: "stuck open"},),
+    K.STUCK_CLOSED_SWITCH: ({T.SWITCH_WARM: "stuck closed"},),
+    K.SWITCH_LOOSE: ({T.SEAT: "slipped"},),
+    K.OPEN_SENSOR: ({T.COIL_SENSOR: "open"},),
+    K.DRIFTED: ({T.COIL_SENSOR: "off"},),
+    K.SLIPPED: ({T.SEAT: "slipped"},),
+    K.AMBIENT_OPEN: ({T.AMBIENT_SENSOR: "open"},),
+    K.AMBIENT_DRIFTED: ({T.AMBIENT_SENSOR: "off"},),
+    K.VALVE_COIL_OPEN: ({T.VALVE_COIL: "open"},),
+    K.VALVE_COIL_SHORTED: ({T.VALVE_COIL: "shorted"},),
+    K.VALVE_STUCK: ({T.VALVE_PROOF: "no", T.VALVE_COIL: "good"},),
+    K.ELEMENT_OPEN: ({T.AUX: "bad"},),
+    K.BLOWER_DEAD: ({T.BLOWER: "still"},),
+}
+
+
+def met(test: T, outcome: str, outcomes: Mapping[T, str]) -> bool | None:
+    """Whether a test turned out as a proof asks, itself or where its part is in another; None where it was not made.
+
+    >>> met(T.GROUND, "good", {T.GROUND_AT_PLUG: "good"}), met(T.GROUND, "grounded", {T.GROUND_AT_PLUG: "grounded"})
+    (True, None)
+    """
+    if test in outcomes:
+        return outcomes[test] == outcome
+    return True if outcome == _SOUND and outcomes.get(WIDER.get(test, test)) == _SOUND else None
+
+
+# What else has to be on record before a proof counts, as `accuse` asks.
+_SAFETIES = ("control.delay", "control.pressure")
+_OTHER_COILS = ("contactor2.coil.ohm", "defrost.valve_coil.ohm")
+ALSO: dict[K, tuple[str, ...]] = {
+    K.NO_Y_OUT: _SAFETIES, K.Y_RELAY_BURNT: _SAFETIES, K.STUCK_OPEN: ("contactor.coil.v",), K.GROUNDED: ("winding.at", "winding.r_ground.ohm"),
+    K.NEVER_STARTS: ("defrost.coil.f", "defrost.switch.ohm", "control.r_c.v"), K.NO_W: ("defrost.aux_call.v", "defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
+    K.FAN_RELAY_STUCK: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
+    K.NEVER_ENDS: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
+    K.TRANSFORMER_WEAK: _OTHER_COILS, K.NO_CONTROL_VOLTS: _OTHER_COILS,
+    K.LOCKED: ("cap.herm.uf", "cap.start.uf"), K.TIGHT: ("cap.herm.uf", "cap.start.uf"),
+}  # fmt: skip
+# What a fault brings with it: the second is there too, and is accused as such.
+BRINGS: dict[K, K] = {K.WIRE_CHAFED: K.CONTROL_FUSE_BLOWN}
+# The reading that proves the repair; any other by the part's first test.
+_ACID, _COIL, _BOARD = "record.acid", "contactor.coil.ohm", "defrost.call"
+AFTER: dict[K, str] = {
+    K.HERM_WEAK: "cap.new_herm.uf", K.HERM_OPEN: "cap.new_herm.uf", K.HERM_WRONG: "cap.new_herm.uf", K.FAN_SECTION_WEAK: "cap.new_fan.uf",
+    K.FAN_SECTION_OPEN: "cap.new_fan.uf", K.FAN_SECTION_WRONG: "cap.new_fan.uf", K.WIRES_SWAPPED: "cap.herm.load_a", K.START_CAPACITOR_WEAK: "cap.start.uf",
+    K.RELAY_STUCK_OPEN: "relay.contact.ohm", K.RELAY_STUCK_CLOSED: "amps.kit.a", K.RELAY_COIL_OPEN: "relay.coil.ohm",
+    K.GROUNDED: _ACID, K.RUN_OPEN: _ACID, K.START_OPEN: _ACID, K.SHORTED_TURNS: _ACID, K.LOCKED: _ACID, K.TIGHT: _ACID, K.NOT_PUMPING: _ACID,
+    K.OVERLOAD_OPEN: "winding.c_r.ohm", K.MODULE_DEAD: "start.result", K.LEAD_OPEN: "lead.c.ohm", K.LEAD_JOINT: "lead.c.ohm",
+    K.HARNESS_GROUNDED: "winding.c_ground.ohm", K.FAN_GROUNDED: "fan_winding.c_ground.ohm", K.FAN_OPEN: "fan_winding.c_r.ohm",
+    K.FAN_SHORTED: "fan_winding.c_r.ohm", K.FAN_TIGHT: "amps.fan.run_a", K.FAN_WRONG_WAY: "fan.state", K.FAN_WIRE: "fan.state",
+    K.COIL_OPEN: _COIL, K.COIL_SHORTED: _COIL, K.STUCK_OPEN: _COIL, K.PITTED: _COIL, K.INSECT: "look.contactor.faces", K.WELDED: _COIL,
+    K.WORN: "contactor.pole1.drop_v", K.WEAK_PULL: "contactor.armature", K.SECOND_COIL_OPEN: "contactor2.coil.ohm", K.SECOND_PITTED: "contactor2.coil.ohm",
+    K.FUSE_BLOWN: "line.fuse1.ohm", K.BREAKER_TRIPPED: "winding.c_ground.ohm", K.BREAKER_WORN: "line.disconnect.v", K.SUPPLY_LOST: "line.disconnect.v",
+    K.LEG_LOST: "line.disconnect.v", K.DISCONNECT_OPEN: "line.l1_l2.v", K.DISCONNECT_HOT: "line.starting.v", K.WHIP_OPEN: "contactor.line.v",
+    K.WHIP_JOINT: "line.starting.v", K.LOW_LINE: "line.l1_l2.v",
+    K.NO_CONTROL_VOLTS: "control.r_c.v", K.TRANSFORMER_WEAK: "control.r_c.v", K.CONTROL_FUSE_BLOWN: "control.fuse.ohm", K.R_WIRE_BROKEN: "control.stat_r_c.v",
+    K.C_WIRE_BROKEN: "contactor.coil.v", K.NO_CALL: "control.stat_y.v", K.FLOAT_OPEN: "control.float", K.PRESSURE_OPEN: "control.pressure",
+    K.Y_WIRE_BROKEN: "control.y_in.v", K.WIRE_CHAFED: "control.fuse.ohm", K.COIL_WIRE_BROKEN: "contactor.coil.v", K.COIL_WIRE_JOINT: "contactor.coil.v",
+    K.NO_Y_OUT: "control.y_out.v", K.Y_RELAY_BURNT: "control.y_out.v", K.BOARD_R_LOST: "defrost.control.v",
+    K.NEVER_STARTS: _BOARD, K.NEVER_ENDS: _BOARD, K.TIMER_WRONG: _BOARD, K.FAN_RELAY_STUCK: _BOARD, K.FAN_RELAY_OPEN: "fan.state",
+    K.NO_W: "defrost.aux_call.v", K.VALVE_RELAY_OPEN: "defrost.valve_coil.v", K.VALVE_RELAY_STUCK: "defrost.valve_coil.v",
+    K.STUCK_OPEN_SWITCH: "defrost.switch.ohm", K.STUCK_CLOSED_SWITCH: "defrost.switch.ohm", K.SWITCH_OFF_MARKS: "defrost.switch.ohm",
+    K.SWITCH_LOOSE: "look.sensor.seat", K.OPEN_SENSOR: "defrost.coil_sensor.ohm", K.SHORTED_SENSOR: "defrost.coil_sensor.ohm",
+    K.DRIFTED: "defrost.coil_sensor.ohm", K.SLIPPED: "look.sensor.seat", K.AMBIENT_OPEN: "defrost.ambient_sensor.ohm",
+    K.AMBIENT_DRIFTED: "defrost.ambient_sensor.ohm", K.VALVE_COIL_OPEN: "defrost.valve_coil.ohm", K.VALVE_COIL_SHORTED: "defrost.valve_coil.ohm",
+    K.VALVE_WIRE: "defrost.valve_coil.v", K.VALVE_STUCK: "defrost.valve_proof", K.VALVE_HALF_WAY: "defrost.valve_proof",
+    K.ELEMENT_OPEN: "amps.element1.a", K.SEQUENCER_STUCK: "amps.element1.a", K.BLOWER_DEAD: "control.blower",
+    K.LOW_CHARGE: "record.suction.psi", K.HIGH_CHARGE: "record.suction.psi", K.DIRTY_COIL: "look.coil.face",
+}  # fmt: skip

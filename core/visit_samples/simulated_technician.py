@@ -1,0 +1,376 @@
+"""A technician who follows *next* on a unit of the twin with a fault put in, until something is accused: for tests and benches.
+
+The unit under test is never the unit predicted: motors, feeder, coils and supply are drawn off the plate's guess, the meter has its
+own error, taps are late. A model of ours [M].
+"""
+
+import random
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime, timedelta
+from math import inf
+from typing import Literal
+
+from outer_test.diagnosis import Diagnosis, diagnose
+from outer_test.diagnosis.things_tested import TESTED, Test
+from outer_test.nameplate import Plate
+from outer_test.procedure import plan_of
+from outer_test.rules.defrost import QUESTIONS
+from outer_test.twin import FaultKey, Unit, Value, defrost_parts, fault_of, make_unit, shown, watch_defrost
+from outer_test.visit import POINTS, DefrostEvent, PowerEvent, Reading, Seen, Visit
+
+BEGINS = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)
+MOST_STEPS, MOST_TIMES = 90, 3
+LEADS_OHM = 0.12
+TURNS, _COARSE_A = 10, 4.0
+CHANGE_MIN = 3.0
+_TOP_OHM = 4e7
+_DIGITS = {"v": 1, "a": 1, "uf": 1, "ohm": 1, "vdc": 1, "f": 0, "s": 2, "psi": 0, "dif": 0, "mohm": 0, "h": 0, "flashes": 0}
+_SPREAD = {"v": 0.01, "a": 0.02, "uf": 0.02, "ohm": 0.01, "vdc": 0.01}
+# What a sound unit answers where the twin has nothing to say.
+_USUAL: dict[str, str] = {
+    "winding.at": "terminals", "control.delay": "over", "control.display": "lit", "control.blower": "runs", "safe.tester_before": "yes",
+    "safe.tester_after": "yes", "look.board.lights": "steady", "start.equalised": "yes", "defrost.rested": "yes", "defrost.ice": "no",
+    "winding.shell.f": "70", "winding.off_h": "3", "record.suction.psi": "118", "record.liquid.psi": "340", "winding.leads.ohm": "0.1",
+    "look.contactor2.faces": "clean", "amps.stage": "high", "button.final_run": "good", "record.acid": "clear",
+    "aux.line.v": "240", "start.freed": "no",
+}  # fmt: skip
+_AT_PLUG = {"winding.c_r.ohm": "cr", "winding.c_s.ohm": "cs", "winding.r_s.ohm": "rs"}
+_SEEN_AS = {
+    "look.capacitor.case": Test.CASE,
+    "look.contactor.faces": Test.FACES,
+    "look.contactor.insects": Test.INSECTS,
+    "look.wiring": Test.WIRING,
+    "look.coil.face": Test.COIL_FACE,
+}
+# Words that are a fault themselves: a sound part is not drawn so.
+_A_FAULT_ITSELF = ("bulged", "leaking", "burnt", "welded", "found", "rubbed", "loose", "dirty")
+COLD_F, WARM_F = 24.0, 64.0  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Ended:
+    """How a simulated visit ended: what was accused, whether it was found sound, how many tests, and the minutes they took."""
+
+    visit: Visit
+    found: Diagnosis
+    tests: int
+    minutes: float
+
+    @property
+    def sound(self) -> bool:
+        """Whether it ended as nothing wrong."""
+        return not self.found.accused and self.found.suspects[0].fault == "nothing wrong" and self.found.suspects[0].probability >= 0.9
+
+
+def another_unit(plate: Plate, chance: random.Random) -> Unit:
+    """A unit of this plate as it may stand in a yard: its figures off the plate's guess by 10 to 30 %."""
+    unit = make_unit(plate)
+
+    def off(share: float) -> float:
+        return chance.uniform(1 - share, 1 + share)
+
+    values = {name: value * (off(0.03) if name.startswith("uf.") else 1.0) for name, value in unit.values.items()}
+    values |= {
+        "supply.volts": unit.values["supply.volts"] * chance.uniform(0.96, 1.03),
+        "supply.ohm": off(0.3),
+        "contactor.coil.ohm": 11 * off(0.25),
+    }
+    values |= {f"breaker.{leg}–disconnect.L{leg}": 0.03 * off(0.3) for leg in (1, 2)}
+    values |= {"transformer.volts": chance.uniform(26.0, 28.5), "compressor.load": chance.uniform(0.78, 1.08), "fan.load": off(0.08)}
+    drive, air = unit.compressor, unit.fan
+    if drive is not None:
+        drive = replace(
+            drive,
+            motor=drive.motor.times(off(0.08)),
+            cold_r1=drive.cold_r1 * off(0.2),
+            cold_r1a=drive.cold_r1a * off(0.2),
+            load_at_rest=drive.load_at_rest * off(0.12),
+        )
+    if air is not None:
+        air = replace(air, motor=air.motor.times(off(0.06)), cold_r1=air.cold_r1 * off(0.2), cold_r1a=air.cold_r1a * off(0.2))
+    return replace(unit, compressor=drive, fan=air, values=values)
+
+
+@dataclass(slots=True)
+class Technician:
+    """A technician beside one unit. `wrong` is the share of readings that are simply wrong, `missing` of those that are not taken."""
+
+    unit: Unit
+    fault: FaultKey | None
+    chance: random.Random
+    wrong: float = 0.0
+    missing: float = 0.0
+
+    def answers(self) -> "Answers":
+        """What this unit shows, with the looks of its fault drawn once."""
+        looks: dict[str, str] = {}
+        of_fault = fault_of(self.fault).looks if self.fault is not None else {}
+        for point, test in _SEEN_AS.items():
+            sound = {word: chance for word, chance in TESTED[test].sound.items() if word not in _A_FAULT_ITSELF}
+            spread = of_fault.get(point, sound)
+            looks[point] = self.chance.choices(list(spread), list(spread.values()))[0]
+        if self.fault is FaultKey.BLOWER_DEAD:
+            looks["control.blower"] = "still"
+        gain = {unit: 1 + self.chance.uniform(-share, share) * 0.7 for unit, share in _SPREAD.items()}
+        return Answers(self.unit, dict(shown(self.unit)), looks, gain, self.chance, self.wrong)
+
+
+@dataclass(slots=True)
+class Answers:
+    """What the unit shows, through one meter."""
+
+    unit: Unit
+    reads: Mapping[str, Value]
+    looks: Mapping[str, str]
+    gain: Mapping[str, float]
+    chance: random.Random
+    wrong: float
+    coil_f: float = COLD_F
+    at_plug: bool = True
+
+    def at(self, point: str) -> str | None:
+        """What is entered at a point; None where this technician has no answer."""
+        record = POINTS[point]
+        if point == "winding.at":
+            return "plug" if self.at_plug else "terminals"
+        value = self._value(point)
+        if record.kind == "seen":
+            return self.looks.get(point) or self._word(point, value)
+        if point.startswith("safe."):
+            return "0.1"
+        if isinstance(value, str) or value is None:
+            return _USUAL.get(point)
+        if self.wrong and self.chance.random() < self.wrong:
+            value = self.chance.choice([0.0, value * 0.4, value * 2.2, inf if record.unit == "ohm" else value * 0.1])
+        return self._shown(value, record.unit)
+
+    def _value(self, point: str) -> Value | None:
+        if point.startswith(("defrost.", "look.sensor")) and point != "defrost.control.v":
+            return defrost_parts(self.unit, self.coil_f).get(point) if self.unit.plate.defrost.control is not None else None
+        if point.startswith("amps.element"):
+            return (
+                0.0
+                if self.unit.value("element.open") or self.unit.value("element.stuck")
+                else self.unit.plate.aux_heat.elements[0].kw * 1000 / 240
+            )
+        if point == "amps.total.run_a":
+            return float(self.reads["amps.compressor.run_a"]) + float(self.reads["amps.fan.run_a"])
+        if self.at_plug and point.startswith("winding.") and "_ground" in point and self.unit.value("harness.ground"):
+            return 5.0
+        if self.at_plug and point in _AT_PLUG and any(self.reads.get(f"lead.{terminal}.ohm") == inf for terminal in _AT_PLUG[point]):
+            return inf
+        return self.reads.get(point)
+
+    def _word(self, point: str, value: Value | None) -> str | None:
+        if value is None:
+            value = _USUAL.get(point)
+        if not isinstance(value, str):
+            return None
+        value = {"start.result": {"chatters": "nothing"}}.get(point, {}).get(value, value)
+        return value if value in POINTS[point].choices else None
+
+    def _shown(self, value: float, unit: str) -> str:
+        if unit == "ohm" and value > _TOP_OHM:
+            return "OL"
+        if unit == "uf" and value == inf:
+            return "OL"
+        if unit == "ohm" and value < 1000:
+            value += LEADS_OHM  # the test leads are in it
+        digits = _DIGITS.get(unit, 1) + (1 if (unit in ("v", "a") and value < 4) or (unit == "ohm" and value < 10) else 0)
+        return f"{value * self.gain.get(unit, 1.0):.{digits}f}"
+
+
+def complaint_of(unit: Unit, fault: FaultKey | None) -> str:
+    """What the customer says of a unit that behaves so."""
+    reads = shown(unit)
+    if fault is None:
+        return "maintenance"
+    if reads["line.breaker"] == "tripped" or reads["start.result"] == "tripped":
+        return "trips-breaker"
+    if reads["start.result"] == "hummed":
+        return "hums-no-start"
+    still = reads["fan.state"] == "still"
+    if reads["start.result"] in ("nothing", "chatters"):
+        return "nothing-at-all" if still else "compressor-stopped"
+    if reads["fan.state"] != "runs":
+        return "fan-stopped"
+    return _COMPLAINT_OF.get(fault, "high-bill")
+
+
+_ICED = "iced-over"
+_COMPLAINT_OF: dict[FaultKey, str] = {
+    FaultKey.NEVER_STARTS: "never-defrosts", FaultKey.OPEN_SENSOR: "never-defrosts", FaultKey.AMBIENT_OPEN: "never-defrosts",
+    FaultKey.STUCK_OPEN_SWITCH: _ICED, FaultKey.SLIPPED: _ICED, FaultKey.SWITCH_LOOSE: _ICED, FaultKey.SHORTED_SENSOR: _ICED,
+    FaultKey.SWITCH_OFF_MARKS: _ICED, FaultKey.TIMER_WRONG: _ICED, FaultKey.FAN_RELAY_STUCK: "noisy-defrost",
+    **dict.fromkeys((FaultKey.DRIFTED, FaultKey.STUCK_CLOSED_SWITCH, FaultKey.AMBIENT_DRIFTED, FaultKey.NEVER_ENDS), "defrosts-too-often"),
+    **dict.fromkeys((
+        FaultKey.NO_W, FaultKey.VALVE_COIL_OPEN, FaultKey.VALVE_COIL_SHORTED, FaultKey.VALVE_STUCK, FaultKey.VALVE_HALF_WAY,
+        FaultKey.VALVE_RELAY_OPEN, FaultKey.VALVE_RELAY_STUCK, FaultKey.VALVE_WIRE, FaultKey.ELEMENT_OPEN, FaultKey.BLOWER_DEAD,
+        FaultKey.LOW_CHARGE, FaultKey.NOT_PUMPING,
+    ), "blows-cold"),
+}  # fmt: skip
+
+
+def follow(technician: Technician, complaint: str) -> Ended:
+    """Follow *next* until something is accused, nothing is wrong, or nothing more is asked."""
+    at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate), complaint=complaint))  # type: ignore[arg-type]
+    found = diagnose(at_work.visit)
+    skipped: set[str] = set()
+    for _ in range(MOST_STEPS):
+        if found.accused or found.next is None or Ended(at_work.visit, found, 0, 0.0).sound:
+            break
+        asked = next((one for one in (found.next.point, *found.path) if one not in skipped), None)
+        if asked is None:
+            break
+        if asked == "winding.at" and _read(at_work.visit, asked):
+            if not at_work.to_the_terminals():
+                break
+            found = diagnose(at_work.visit)
+            continue
+        if at_work.times(asked) > MOST_TIMES:
+            break
+        if (
+            technician.missing
+            and technician.chance.random() < technician.missing
+            and not asked.startswith(("safe.", "winding.at", "defrost.call"))
+        ):
+            skipped.add(asked)
+            continue
+        if not at_work.do(asked):
+            skipped.add(asked)
+            continue
+        found = diagnose(at_work.visit)
+    return Ended(at_work.visit, found, at_work.tests, at_work.minutes)
+
+
+def fixed_order(technician: Technician, complaint: str) -> Ended:
+    """The same technician walking the order of the round instead (handbook section 1), until the conclusion is as clear."""
+    at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate), complaint=complaint))  # type: ignore[arg-type]
+    at_work.answers.at_plug = False
+    for station in plan_of(at_work.visit, {}).stations:
+        for step in station.steps:
+            if not _read(at_work.visit, step.point) and at_work.do(step.point):
+                found = diagnose(at_work.visit)
+                if found.accused:
+                    return Ended(at_work.visit, found, at_work.tests, at_work.minutes)
+    return Ended(at_work.visit, diagnose(at_work.visit), at_work.tests, at_work.minutes)
+
+
+@dataclass(slots=True)
+class _AtWork:
+    """The visit as it grows, the minutes it took, and the unit's power."""
+
+    technician: Technician
+    answers: Answers
+    visit: Visit
+    tests: int = 0
+    minutes: float = 0.0
+    live: bool = True
+
+    def do(self, point: str) -> bool:
+        """Take one reading, or watch a defrost; False where this technician has no answer."""
+        if point == "defrost.call":
+            self._watch()
+            return True
+        entered = self.answers.at(point)
+        if entered is None:
+            return False
+        self._turn(POINTS[point].power, point.startswith("safe."))
+        for leads in ("winding.leads.ohm", "fan_winding.leads.ohm"):
+            if POINTS[point].unit == "ohm" and POINTS[point].power == "dead" and not _read(self.visit, leads):
+                self.visit = _enter(self.visit, leads, f"{LEADS_OHM:.2f}", _at(self.minutes))  # touched together first
+        self.minutes += 0.5 if point.startswith("safe.") else _minutes(point)
+        forced = self.visit.defrost_forced_at
+        at = (
+            forced + timedelta(seconds=5)
+            if forced is not None and point in ("defrost.valve_coil.v", "defrost.aux_call.v")
+            else _at(self.minutes)
+        )
+        self.visit = _enter(self.visit, point, entered, at)
+        self.tests += 1
+        return True
+
+    def times(self, point: str) -> int:
+        """How often a point was read; proving again after power-up is no repetition."""
+        if point.startswith("safe."):
+            return 0
+        return (
+            sum(1 for reading in self.visit.readings if reading.point == point)
+            + (POINTS[point].kind == "seen" and point in self.visit.seen) * 9
+        )
+
+    def to_the_terminals(self) -> bool:
+        """Take the compressor's grounds and pairs again at its terminals; False where that was done."""
+        if not self.answers.at_plug or self.visit.saw("winding.at") is None:
+            return False
+        self.answers.at_plug = False
+        again = [reading.point for reading in self.visit.readings if reading.point.startswith("winding.")]
+        for point in ("winding.at", *dict.fromkeys(again)):
+            self.do(point)
+        return True
+
+    def _turn(self, power: str, proving: bool) -> None:
+        """Switch off for dead work and on for live: both take their minutes."""
+        wants_live = power == "live"
+        if (power == "any" and not proving) or wants_live == self.live:
+            return
+        self.live = wants_live
+        self.minutes += CHANGE_MIN
+        self.visit = replace(self.visit, power=(*self.visit.power, PowerEvent("live" if wants_live else "dead-claimed", _at(self.minutes))))
+
+    def _watch(self) -> None:
+        """A forced defrost, stamped a little late; what did not come is answered *no*."""
+        self._turn("live", False)
+        unit, chance = self.technician.unit, self.technician.chance
+        events, watched = watch_defrost(unit)
+        late = tuple(one if one.event == "forced" else DefrostEvent(one.s + chance.uniform(0, 2.5), one.event) for one in events)
+        happened = {one.event for one in events}
+        self.visit = replace(
+            self.visit, seen={**self.visit.seen, "defrost.call": "yes", "defrost.pins": "right"}, defrost_run=late,
+            defrost_watched_s=watched + 5, defrost_forced_at=_at(self.minutes),
+            defrost_seen={event: "no" for event in QUESTIONS if event not in happened},
+        )  # fmt: skip
+        self.minutes += watched / 60
+        self.answers.coil_f = WARM_F if "valve-shift" in happened else COLD_F
+        self.tests += 1
+
+
+def _entered(plate: Plate) -> Plate:
+    """The plate as it is read into a visit; its own defrost figures are confirmed."""
+    return replace(plate, defrost=replace(plate.defrost, confirmed=True))
+
+
+def _minutes(point: str) -> float:
+    return next((how.minutes / max(len(how.points), 1) for how in TESTED.values() if point in how.points), 1.0)
+
+
+def _at(minutes: float) -> datetime:
+    return BEGINS + timedelta(minutes=minutes)
+
+
+def _read(visit: Visit, point: str) -> bool:
+    return point in visit.seen or any(reading.point == point for reading in visit.readings)
+
+
+def _enter(visit: Visit, point: str, entered: str, at: datetime) -> Visit:
+    if POINTS[point].kind == "seen":
+        return replace(visit, seen={**visit.seen, point: Seen(entered, at)})
+    top = _TOP_OHM if entered == "OL" and POINTS[point].unit == "ohm" else 200.0 if entered == "OL" else None
+    turns = TURNS if point.endswith("load_a") and float(entered) < _COARSE_A else 1
+    if turns > 1:
+        entered = f"{float(entered) * turns:.1f}"  # a small motor's amps are too coarse for one turn
+    by: Literal["inrush"] | None = "inrush" if point.endswith("peak_a") else None
+    return replace(visit, readings=(*visit.readings, Reading(point, entered, at=at, top=top, unit_said=True, by=by, turns=turns)))
+
+
+def whole_round(technician: Technician) -> Visit:
+    """Every reading of this unit's round that the technician has an answer for, in working order, at the terminals."""
+    answers = technician.answers()
+    answers.at_plug = False
+    at_work = _AtWork(technician, answers, Visit(plate=_entered(technician.unit.plate)))
+    for station in plan_of(at_work.visit, {}).stations:
+        for step in station.steps:
+            if not _read(at_work.visit, step.point):
+                at_work.do(step.point)
+    return at_work.visit
