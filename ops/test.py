@@ -16,8 +16,10 @@ _PYTHON_PLACES = ["core", "server", "ops", "bench"]
 
 # What `./test NAME` runs by a name of our own; any other name is a Django test label, as `bench.assess` is.
 _SERVER = [f"server/{app}" for app in ("accounts", "api", "config", "files", "fleet", "record", "setup", "visits")]
-SCOPES = {"core": ["core"], "server": [*_SERVER, "ops/tests"], "browser": ["server/browser_tests"], "web": []}
-_WITHOUT_DATABASE = ("core", "web")
+SCOPES = {"core": ["core"], "server": [*_SERVER, "ops/tests"], "browser": ["server/browser_tests"], "web": [], "long": ["core"]}
+# A test class says by `tags` that it is too slow for a part, or so long that only `./test long` runs it.
+_LEFT_OUT = ("slow", "long")
+_WITHOUT_DATABASE = ("core", "web", "long")
 
 
 def main() -> int:
@@ -51,10 +53,18 @@ def _run(wanted: list[str], env: dict[str, str]) -> int:
     checks = _checks() if not wanted else _web_checks() if "web" in wanted else []
     failed = [name for name, command, cwd in checks if not _check(name, command, cwd, env)]
     labels = [label for name in (wanted or ["core", "server", "browser"]) for label in SCOPES.get(name, [name])]
-    tests = _tests(labels, env, side_by_side=not any(name.startswith("bench") for name in wanted)) if labels else 0
+    tests = _tests(labels, env, _tagged(wanted), side_by_side=not any(name.startswith("bench") for name in wanted)) if labels else 0
     if failed:
         say(f"Checks that failed: {', '.join(failed)}")
     return 1 if failed or tests else 0
+
+
+def _tagged(wanted: list[str]) -> list[str]:
+    """Which tagged tests the runner leaves out, or keeps to."""
+    if wanted == ["long"]:
+        return ["--tag", "long"]
+    left_out = _LEFT_OUT if wanted == ["core"] else ("long",)
+    return [word for tag in left_out for word in ("--exclude-tag", tag)]
 
 
 def _checks() -> list[tuple[str, list[str], str]]:
@@ -90,11 +100,11 @@ def _check(name: str, command: list[str], cwd: str, env: dict[str, str]) -> bool
     return done.returncode == 0
 
 
-def _tests(labels: list[str], env: dict[str, str], side_by_side: bool) -> int:
+def _tests(labels: list[str], env: dict[str, str], tagged: list[str], side_by_side: bool) -> int:
     """Django's runner; its closing line counts the tests. A bench has the machine to itself."""
     (LOCAL / "static").mkdir(exist_ok=True)  # gathered by ./start; the tests need it only to be there
     parallel = ["--parallel", "auto"] if side_by_side else []
-    command = [str(VENV_PYTHON), "server/manage.py", "test", "--noinput", *parallel, *labels]
+    command = [str(VENV_PYTHON), "server/manage.py", "test", "--noinput", *parallel, *tagged, *labels]
     return subprocess.call(command, cwd=ROOT, env=env | {"PYTHONUNBUFFERED": "1"})
 
 

@@ -16,7 +16,7 @@ from outer_test.visit import BoardWire, Conditions, DefrostEvent
 from visits.shapes import Round
 from visits.write_board import WireLine, map_wire
 from visits.write_conditions import write_conditions
-from visits.write_defrost import Stamp, answer, simulate, simulated_run, stamp, undo_stamp
+from visits.write_defrost import Stamp, answer, faults_to_put_in, simulate, simulated_run, stamp, undo_stamp
 
 router = Router(tags=["defrost"])
 
@@ -77,6 +77,14 @@ class Rehearsal:
     watched_s: float
 
 
+@dataclass(frozen=True, slots=True)
+class FaultToPutIn:
+    """A fault the simulated board can have: its key, and what it is in plain words."""
+
+    fault: str
+    says: str
+
+
 @router.post("/{visit_id}/defrost/stamps", response={200: Round, **REFUSALS})
 def keep_stamp(request: Asking, visit_id: UUID, body: Body[NewStamp]) -> HttpResponse:
     """Stamp an event; `forced` begins a new run, `stopped` says that nobody watches any more."""
@@ -121,6 +129,13 @@ def rehearsed(request: Asking, visit_id: UUID, fault: str = "none") -> Rehearsal
     _need_demo()
     events, watched = simulated_run(request.auth.company, visit_id, fault)
     return Rehearsal(events, watched)
+
+
+@router.get("/{visit_id}/defrost/faults", response={200: list[FaultToPutIn], **REFUSALS})
+def faults(request: Asking, visit_id: UUID) -> list[FaultToPutIn]:
+    """The faults that would show in a defrost of this unit."""
+    _need_demo()
+    return [FaultToPutIn(one.key, one.says) for one in faults_to_put_in(request.auth.company, visit_id)]
 
 
 def _need_demo() -> None:

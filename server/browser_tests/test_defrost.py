@@ -62,7 +62,7 @@ class Bench(BrowserTest):
 
     def test_every_simulated_fault_is_told(self) -> None:
         for fault, told in (
-            ("none", "by temperature"), ("fan-relay", "The outdoor fan ran on through the defrost"), ("switch-stuck-closed", "It ended by time"), ("late-end", "beyond its limit of 600 s"),
+            ("none", "by temperature"), ("fan relay stuck", "The outdoor fan ran on through the defrost"), ("stuck closed switch", "It ended by time"),
         ):  # fmt: skip
             self.bench.get_by_label("Simulated board").select_option(fault)
             self.bench.get_by_role("button", name="Run it").click()

@@ -6,7 +6,7 @@ from uuid import UUID
 
 from outer_test.assessment import Assessment
 from outer_test.circuit import Cabinet
-from outer_test.diagnosis import Diagnosis
+from outer_test.diagnosis import Diagnosis, Expected
 from outer_test.judgement import Verdict
 from outer_test.nameplate import Contactor, Plate
 from outer_test.procedure import Station
@@ -114,13 +114,15 @@ class NoteShown:
 class Round:
     """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
 
-    `caught` is what is wrong with taking a reading now, by the power that its step asks for.
+    `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
+    this plate would read, by point.
     """
 
     stations: tuple[Station, ...]
     caught: dict[str, str]
     assessment: Assessment
     diagnosis: Diagnosis
+    expected: dict[str, Expected]
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]
     parts: tuple[NewPartShown, ...]

@@ -9,7 +9,7 @@ from accounts.models import Company
 from fleet.models import PlateRevision
 from outer_test.assessment import Assessment, as_left, assessment_of, judge
 from outer_test.circuit import cabinet
-from outer_test.diagnosis import diagnose
+from outer_test.diagnosis import diagnose, expected_here, table_of
 from outer_test.judgement import SCHOOLS
 from outer_test.procedure import caught, stations
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
@@ -38,11 +38,13 @@ def show_round(loaded: Loaded) -> Round:
     visit, row = loaded.visit, loaded.row
     judged = judge(as_left(visit))
     assessment = assessment_of(visit, judged)
+    table = table_of(visit.plate)
     return Round(
         stations=stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None}),
         caught=caught(judged.power.state),
         assessment=assessment,
-        diagnosis=diagnose(visit, judged),
+        diagnosis=diagnose(visit, judged, table),
+        expected=dict(expected_here(visit.plate, table, assessment.findings)),
         entries=tuple(_entries(loaded)),
         lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),
         parts=tuple(

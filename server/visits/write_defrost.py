@@ -10,13 +10,14 @@ from django.utils import timezone
 from accounts.models import Company, Member
 from outer_test.measurement import FieldProblem
 from outer_test.rules.defrost import QUESTIONS
-from outer_test.simulation import FAULTS, simulate_defrost
+from outer_test.twin import Fault, FaultKey, defrost_faults, fault_of, make_unit, watch_defrost, with_fault
 from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent, latest_run
 from visits.load import Loaded, find_visit, load_visit, open_for_writing
 from visits.models import DefrostAnswer, DefrostStamp, Visit
 from visits.to_core import STOPPED
 
 MOST_S = 4 * 3600
+NO_FAULT = "none"
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,11 +115,19 @@ def simulated_run(company: Company, visit_id: UUID, fault: str) -> tuple[tuple[D
     return _run(load_visit(company, find_visit(company, visit_id)), fault)
 
 
+def faults_to_put_in(company: Company, visit_id: UUID) -> tuple[Fault, ...]:
+    """The faults that show in a defrost of this visit's unit. Raises NoSuchVisit."""
+    return tuple(fault_of(key) for key in defrost_faults(load_visit(company, find_visit(company, visit_id)).visit.plate))
+
+
 def _run(loaded: Loaded, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:
-    if fault not in FAULTS:
-        raise FieldProblem("fault", f"Use one of: {', '.join(FAULTS)}.")
+    unit = make_unit(loaded.visit.plate)
     try:
-        return simulate_defrost(loaded.visit.plate, fault)
+        faulty = unit if fault == NO_FAULT else with_fault(unit, FaultKey(fault))
+    except ValueError:
+        raise FieldProblem("fault", "Use none, or one of the faults this unit can have.") from None
+    try:
+        return watch_defrost(faulty)
     except ValueError as problem:
         raise FieldProblem("fault", str(problem)) from None
 

@@ -89,7 +89,7 @@ class Stamps(TestCase):
 
     def test_the_simulated_board_stamps_through_the_same_door(self) -> None:
         with override_settings(DEMO=True):
-            got = self.post("simulated", fault="fan-relay").json()
+            got = self.post("simulated", fault="fan relay stuck").json()
             self.assertEqual(self.lanes(got)["fan"], "bad")
             self.assertIn("fan relay stuck", [one["fault"] for one in got["diagnosis"]["suspects"]][:2])
             self.assertEqual(self.post("simulated", fault="gremlins").json()["errors"][0]["field"], "fault")

@@ -41,6 +41,14 @@ export const useUnit = (id: string) =>
     queryFn: () => data(api.GET("/api/units/{unit_id}", { params: { path: { unit_id: id } } })),
   });
 
+export const useDefrostFaults = (visitId: string, demo: boolean) =>
+  useQuery({
+    queryKey: ["defrost faults", visitId],
+    queryFn: () =>
+      data(api.GET("/api/visits/{visit_id}/defrost/faults", { params: { path: { visit_id: visitId } } })),
+    enabled: demo,
+  });
+
 export const useRule = (name: string) =>
   useQuery({
     queryKey: ["rule", name],

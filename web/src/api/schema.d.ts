@@ -376,6 +376,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit_id}/defrost/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Faults
+         * @description The faults that would show in a defrost of this unit.
+         */
+        get: operations["api_defrost_faults"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit_id}/parts": {
         parameters: {
             query?: never;
@@ -1862,6 +1882,18 @@ export interface components {
             answer: string;
         };
         /**
+         * Expected
+         * @description What a sound unit of this plate would read at a point, in the point's unit; its words, and its place on the tape that stands there.
+         */
+        Expected: {
+            /** Value */
+            value: number;
+            /** Words */
+            words: string;
+            /** At */
+            at: number | null;
+        };
+        /**
          * Fan
          * @description What the plate says of the outdoor fan motor.
          */
@@ -1888,10 +1920,10 @@ export interface components {
         };
         /**
          * FaultKey
-         * @description A fault of the table in `faults`; its value is also what it is called for short.
+         * @description A fault the twin can have put in; its value is also what it is called for short.
          * @enum {string}
          */
-        FaultKey: "herm weak" | "herm open" | "fan section weak" | "start capacitor weak" | "grounded" | "run open" | "overload open" | "shorted turns" | "locked" | "lead open" | "fan grounded" | "fan open" | "fan tight" | "coil open" | "coil shorted" | "stuck open" | "pitted" | "insect" | "welded" | "worn" | "second coil open" | "fuse blown" | "breaker tripped" | "supply lost" | "disconnect open" | "whip open" | "low line" | "no control volts" | "control fuse blown" | "R wire broken" | "no call" | "float open" | "pressure open" | "Y wire broken" | "no Y out" | "coil wire broken" | "never starts" | "fan relay stuck" | "no W" | "stuck open switch" | "stuck closed switch" | "open sensor" | "drifted" | "slipped" | "ambient drifted" | "valve coil open" | "valve stuck" | "element open" | "low charge";
+        FaultKey: "breaker tripped" | "breaker worn" | "supply lost" | "leg lost" | "low line" | "disconnect open" | "disconnect hot" | "fuse blown" | "whip open" | "whip joint" | "coil open" | "coil shorted" | "stuck open" | "pitted" | "insect" | "welded" | "worn" | "weak pull" | "second coil open" | "second pitted" | "herm weak" | "herm open" | "herm wrong" | "fan section weak" | "fan section open" | "fan section wrong" | "wires swapped" | "start capacitor weak" | "relay stuck open" | "relay stuck closed" | "relay coil open" | "lead open" | "lead joint" | "harness grounded" | "grounded" | "run open" | "start open" | "overload open" | "shorted turns" | "locked" | "tight" | "not pumping" | "module dead" | "fan grounded" | "fan open" | "fan shorted" | "fan tight" | "fan wrong way" | "fan wire" | "no control volts" | "transformer weak" | "control fuse blown" | "R wire broken" | "C wire broken" | "no call" | "float open" | "pressure open" | "Y wire broken" | "wire chafed" | "coil wire broken" | "coil wire joint" | "no Y out" | "Y relay burnt" | "board R lost" | "never starts" | "never ends" | "timer wrong" | "fan relay stuck" | "fan relay open" | "no W" | "valve relay open" | "valve relay stuck" | "stuck open switch" | "stuck closed switch" | "switch off its marks" | "switch loose" | "open sensor" | "shorted sensor" | "drifted" | "slipped" | "ambient open" | "ambient drifted" | "valve coil open" | "valve coil shorted" | "valve wire" | "valve stuck" | "valve half way" | "element open" | "sequencer stuck" | "blower dead" | "low charge" | "high charge" | "dirty coil";
         /**
          * Figure
          * @description A computed figure: its name, the points it rests on, its value with the half-width of its band, in `unit`.
@@ -2501,7 +2533,8 @@ export interface components {
          * Round
          * @description All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
          *
-         *     `caught` is what is wrong with taking a reading now, by the power that its step asks for.
+         *     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
+         *     this plate would read, by point.
          */
         Round: {
             /** Stations */
@@ -2512,6 +2545,10 @@ export interface components {
             };
             assessment: components["schemas"]["Assessment"];
             diagnosis: components["schemas"]["Diagnosis"];
+            /** Expected */
+            expected: {
+                [key: string]: components["schemas"]["Expected"];
+            };
             /** Entries */
             entries: components["schemas"]["EntryShown"][];
             /** Lifted */
@@ -2782,6 +2819,8 @@ export interface components {
         /**
          * Tape
          * @description Where everything stands. `off` is -1 or 1 where the reading lies beyond the strip's left or right end.
+         *
+         *     start, end: what the strip's ends are, in the reading's unit.
          */
         Tape: {
             /** Good From */
@@ -2811,6 +2850,16 @@ export interface components {
              * @default []
              */
             ticks: components["schemas"]["Tick"][];
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * End
+             * @default 1
+             */
+            end: number;
         };
         /**
          * Tick
@@ -3291,6 +3340,16 @@ export interface components {
             events: components["schemas"]["DefrostEvent"][];
             /** Watched S */
             watched_s: number;
+        };
+        /**
+         * FaultToPutIn
+         * @description A fault the simulated board can have: its key, and what it is in plain words.
+         */
+        FaultToPutIn: {
+            /** Fault */
+            fault: string;
+            /** Says */
+            says: string;
         };
         /**
          * NewPart
@@ -5984,6 +6043,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_defrost_faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultToPutIn"][];
                 };
             };
             /** @description Unauthorized */

@@ -25,6 +25,8 @@ const strip = {
     { at: 0.26, label: "52" },
     { at: 0.5, label: "" },
   ],
+  start: 50,
+  end: 60,
 };
 const finding: Taped = {
   tape: strip,
@@ -46,13 +48,17 @@ beforeEach(() => {
   }));
 });
 
-function draw(changed: Partial<typeof strip> | null, also: Partial<Taped> = {}): HTMLElement {
+function draw(
+  changed: Partial<typeof strip> | null,
+  also: Partial<Taped> = {},
+  expected: number | null = null,
+): HTMLElement {
   const place = document.createElement("div");
   const tape = changed === null ? null : { ...strip, ...changed };
   act(() =>
     createRoot(place).render(
       <ChakraProvider value={system}>
-        <Tape finding={{ ...finding, tape, ...also }} />
+        <Tape finding={{ ...finding, tape, ...also }} expected={expected} />
       </ChakraProvider>,
     ),
   );
@@ -109,4 +115,12 @@ test("words say reading, limits and verdict; without a tape nothing is drawn", (
     "limits none",
   );
   expect(draw(null).querySelector("svg")).toBeNull();
+});
+
+test("where a sound unit would read is marked faintly", () => {
+  const dashed = (place: HTMLElement) => place.querySelectorAll("path[stroke-dasharray]");
+  expect(dashed(draw({})).length).toBe(0);
+  const [mark] = dashed(draw({}, {}, 0.5));
+  expect(mark?.getAttribute("d")?.startsWith(`M${0.5 * WIDTH} `)).toBe(true);
+  expect(mark?.querySelector("title")?.textContent).toBe("A sound unit");
 });

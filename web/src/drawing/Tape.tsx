@@ -22,7 +22,16 @@ const say = (value: number) => String(Number(value.toPrecision(4)));
 /** What the tape needs of a finding, or of a reading kept from an earlier visit. */
 export type Taped = Pick<Finding, "tape" | "verdict" | "unit" | "shown" | "value" | "low" | "high">;
 
-export function Tape({ finding, small = false }: { finding: Taped; small?: boolean }) {
+/** `expected` is the place on the strip where a sound unit of this plate would read. */
+export function Tape({
+  finding,
+  small = false,
+  expected = null,
+}: {
+  finding: Taped;
+  small?: boolean;
+  expected?: number | null | undefined;
+}) {
   const hatch = useId();
   const width = useBreakpointValue(WIDE) ?? WIDE.md;
   const [ink, faint, rule, panel, leaf, leafTint, ochreTint, ochre, tone] = useToken("colors", [
@@ -107,6 +116,16 @@ export function Tape({ finding, small = false }: { finding: Taped; small?: boole
           stroke={faint}
           strokeWidth="1.6"
         />
+      )}
+      {expected != null && (
+        <path
+          d={`M${x(expected)} ${top}V${top + deep}`}
+          stroke={faint}
+          strokeWidth="1.6"
+          strokeDasharray="2 4"
+        >
+          <title>A sound unit</title>
+        </path>
       )}
       {limits.map((limit) => (
         <g key={limit.at}>

@@ -34,7 +34,7 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       <Answers visit={visit.id} defrost={defrost} disabled={finished} />
       <Lanes defrost={defrost} />
       <FindingLines label="What this run says" findings={findings} causes />
-      {!finished && <Simulated visit={visit} control={visit.round.plate.defrost.control ?? ""} />}
+      {!finished && <Simulated visit={visit} />}
       <SwapGuide visit={visit} disabled={finished} />
       <IntervalCost visit={visit} />
     </Box>

@@ -4,25 +4,10 @@ import { useEffect, useRef, useState } from "react";
 
 import { api, data, inWords, type VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
-import { storeRound, useSession } from "../../api/queries";
+import { storeRound, useDefrostFaults, useSession } from "../../api/queries";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem } from "../../shell/fields";
 
-/** Each fault, and the one kind of control that can have it; empty where both can. */
-const FAULTS: [string, string][] = [
-  ["none", ""],
-  ["never-starts", ""],
-  ["fan-relay", ""],
-  ["no-aux-call", ""],
-  ["valve-stuck", ""],
-  ["valve-coil-dead", ""],
-  ["switch-stuck-closed", "time-temperature"],
-  ["sensor-drifted", "demand"],
-  ["sensor-slipped", "demand"],
-  ["low-charge", ""],
-  ["late-end", ""],
-  ["pressure-trip", ""],
-];
 const SPEEDS: [number, string][] = [
   [0, "all at once"],
   [60, "60 times as fast"],
@@ -30,8 +15,10 @@ const SPEEDS: [number, string][] = [
   [1, "as it would be"],
 ];
 
-export function Simulated({ visit, control }: { visit: VisitShown; control: string }) {
+export function Simulated({ visit }: { visit: VisitShown }) {
   const demo = useSession().data?.demo;
+  const path = { visit_id: visit.id };
+  const faults = useDefrostFaults(visit.id, demo != null);
   const [fault, setFault] = useState("none");
   const [speed, setSpeed] = useState(0);
   const [playing, setPlaying] = useState(false);
@@ -44,7 +31,6 @@ export function Simulated({ visit, control }: { visit: VisitShown; control: stri
   };
   useEffect(() => () => waiting.current.forEach((one) => window.clearTimeout(one)), []);
 
-  const path = { visit_id: visit.id };
   const atOnce = async () =>
     storeRound(
       visit.id,
@@ -96,9 +82,10 @@ export function Simulated({ visit, control }: { visit: VisitShown; control: stri
     <Flex gap="3" wrap="wrap" align="end" borderTopWidth="1px" borderColor="rule" pt="3">
       <Field label="Simulated board, for practice on the demo; fault put in">
         <Choice w="14rem" value={fault} onChange={(event) => setFault(event.target.value)}>
-          {FAULTS.filter(([, only]) => only === "" || only === control).map(([name]) => (
-            <option key={name} value={name}>
-              {name.replaceAll("-", " ")}
+          <option value="none">none</option>
+          {faults.data?.map(({ fault: key }) => (
+            <option key={key} value={key}>
+              {key}
             </option>
           ))}
         </Choice>

@@ -87,6 +87,7 @@ function OpenStep(props: {
     box.current?.scrollIntoView({ block: "nearest" });
   }, [step.point]);
   const caught = visit.round.caught[step.power];
+  const expected = visit.round.expected[step.point];
   return (
     <Box
       ref={box}
@@ -109,6 +110,11 @@ function OpenStep(props: {
         </Text>
       </Flex>
       <Text mb="1">{step.how}</Text>
+      {expected && (
+        <Text fontSize="sm" color="faint" mb="1">
+          A sound unit: <span className="num">{expected.words}</span>
+        </Text>
+      )}
       {step.caution && (
         <Text color="ochre" fontWeight="600" mb="2">
           {step.caution}
@@ -131,7 +137,7 @@ function OpenStep(props: {
         (finding) =>
           finding && (
             <Box mt="3" key={finding.rule + finding.why}>
-              <Tape finding={finding} />
+              <Tape finding={finding} expected={finding === state.finding ? expected?.at : null} />
               <Told finding={finding} />
             </Box>
           ),
