@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from outer_test.assessment import Judged, as_left, judge, stops_of
+from outer_test.assessment import Judged, as_left, judge, points_read, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
 from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, once_more, ranked_tests, to_confirm, under_a_stop
@@ -13,6 +13,7 @@ from outer_test.diagnosis.proofs import AFTER
 from outer_test.diagnosis.suspects import Suspect, suspects, weigh
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part
+from outer_test.procedure import plan_of
 from outer_test.rules.defrost import kit_words
 from outer_test.rules.start_and_run import kit_offer
 from outer_test.twin import Fault, FaultKey
@@ -52,11 +53,18 @@ def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = N
     blamed = accused(among, chances, evidence, known)
     ahead = _ahead(visit, known, among, chances, evidence, blamed)
     return Diagnosis(
-        suspects(among, chances, evidence, MOST_SUSPECTS),
+        suspects(among, chances, evidence, MOST_SUSPECTS, _open_points(known)),
         blamed,
         ahead[0] if ahead else None,
         tuple(dict.fromkeys(one.point for one in ahead)),
     )
+
+
+def _open_points(judged: Judged) -> frozenset[str]:
+    """What can still be read: of this unit's round, not read yet, and nothing live under a stop."""
+    stopped = bool(stops_of(judged.findings))
+    steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
+    return frozenset(step.point for step in steps if not (stopped and step.power == "live")) - points_read(judged)
 
 
 def _ahead(

@@ -134,7 +134,9 @@ def repeats(visit: Visit, point: str, standing: str) -> int:
     2
     """
     gone = {one.supersedes for one in visit.readings if one.supersedes is not None}
-    own = [parse_value(one.value) for one in visit.readings if one.point == point and (one.id is None or one.id not in gone)]
+    told = [one for one in visit.readings if one.point == point and (one.id is None or one.id not in gone)]
+    once = {one.id or (one.value, one.at) if one.id or one.at else place: one for place, one in enumerate(told)}  # delivered twice is one
+    own = [parse_value(one.value) for one in once.values()]
     now = parse_value(standing)
     return sum(1 for one in own if _agree(one, now))
 

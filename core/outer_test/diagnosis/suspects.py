@@ -1,20 +1,25 @@
 """From evidence to suspects: hypotheses by probability, each with what speaks for and against it (handbook section 13)."""
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, replace
 from math import exp, fsum
 
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed
-from outer_test.diagnosis.things_tested import Test
+from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part
+from outer_test.visit import POINTS
 
+_COUNTS, _LEAST_CHANGE = 0.01, 0.2  # a suspect that others are held against; how far apart a test must part it from them
 SPEAKS = 3.0  # evidence that is this many times likelier under one than under nothing wrong
 
 
 @dataclass(frozen=True, slots=True)
 class Suspect:
-    """A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none."""
+    """A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none.
+
+    would_change: the point whose reading would change its probability most, and its title; empty where none is open.
+    """
 
     fault: str
     part: Part | None
@@ -22,6 +27,8 @@ class Suspect:
     probability: float
     evidence_for: tuple[str, ...]
     evidence_against: tuple[str, ...]
+    would_change: str = ""
+    would_change_title: str = ""
 
 
 def weigh(among: Sequence[Hypothesis], evidence: Mapping[Test, Observed]) -> tuple[float, ...]:
@@ -41,13 +48,36 @@ def weigh(among: Sequence[Hypothesis], evidence: Mapping[Test, Observed]) -> tup
 
 
 def suspects(
-    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], most: int
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], most: int, open_: Collection[str] = ()
 ) -> tuple[Suspect, ...]:  # fmt: skip
-    """The likeliest hypotheses as suspects, and *nothing wrong*, which among[0] is, wherever it stands."""
+    """The likeliest hypotheses as suspects, and *nothing wrong*, which among[0] is, wherever it stands.
+
+    open_: the points that can still be read.
+    """
     sound = among[0]
     ranked = sorted(zip(among, chances, strict=True), key=lambda pair: (-pair[1], pair[0].key))
     kept = [pair for place, pair in enumerate(ranked) if place < most or pair[0] is sound]
-    return tuple(_suspect(one, chance, sound, evidence) for one, chance in kept)
+    rest = [pair for pair in ranked if pair[1] > _COUNTS]
+    return tuple(_with_change(_suspect(one, chance, sound, evidence), one, rest, evidence, open_) for one, chance in kept)
+
+
+def _with_change(
+    suspect: Suspect, own: Hypothesis, rest: Sequence[tuple[Hypothesis, float]], evidence: Mapping[Test, Observed], open_: Collection[str]
+) -> Suspect:  # fmt: skip
+    """The suspect with the test that parts it best from what else may be so."""
+    best, found = _LEAST_CHANGE, ""
+    others = [(one, chance) for one, chance in rest if one is not own]
+    whole = fsum(chance for _, chance in others)
+    for test, how in TESTED.items():
+        point = next((name for name in how.points if name in open_), "")
+        if not point or test in evidence or whole <= 0:
+            continue
+        here = own.chances(test)
+        shown = [(chance / whole, one.chances(test)) for one, chance in others]
+        apart = 0.5 * fsum(abs(chance - fsum(weight * one[outcome] for weight, one in shown)) for outcome, chance in here.items())
+        if apart > best:
+            best, found = apart, point
+    return replace(suspect, would_change=found, would_change_title=POINTS[found].title) if found else suspect
 
 
 def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> Suspect:

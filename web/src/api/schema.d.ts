@@ -1883,7 +1883,7 @@ export interface components {
         };
         /**
          * Expected
-         * @description What a sound unit of this plate would read at a point, in the point's unit; its words, and its place on the tape that stands there.
+         * @description What a sound unit of this plate would read, in the point's unit; its words, and its place on the tape that stands there.
          */
         Expected: {
             /** Value */
@@ -2761,6 +2761,8 @@ export interface components {
         /**
          * Suspect
          * @description A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none.
+         *
+         *     would_change: the point whose reading would change its probability most, and its title; empty where none is open.
          */
         Suspect: {
             /** Fault */
@@ -2774,6 +2776,16 @@ export interface components {
             evidence_for: string[];
             /** Evidence Against */
             evidence_against: string[];
+            /**
+             * Would Change
+             * @default
+             */
+            would_change: string;
+            /**
+             * Would Change Title
+             * @default
+             */
+            would_change_title: string;
         };
         /**
          * SwapGuide

@@ -7,7 +7,7 @@ from math import isfinite
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from outer_test.assessment import as_left, judge, stops_of
+from outer_test.assessment import as_left, judge, points_read, stops_of
 from outer_test.diagnosis import TESTED, Test, diagnose, hypotheses, observe, predict, table_of, weigh
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.proofs import AFTER, PROOFS
@@ -157,6 +157,16 @@ class AReading(unittest.TestCase):
         self.assertLess(once, twice)
         self.assertEqual(twice, thrice)
 
+    def test_a_reading_delivered_twice_is_one(self) -> None:
+        low = Reading("cap.herm.uf", "39.9", id="a")
+        once, doubled = (Visit(plate=PLATE, complaint="maintenance", readings=readings) for readings in ((low,), (low, low)))
+        self.assertEqual(diagnose(once).suspects, diagnose(doubled).suspects)
+        again = replace(once, readings=(low, Reading("cap.herm.uf", "40.0", id="b")))
+        self.assertGreater(self.of("herm weak", again), self.of("herm weak", once))
+
+    def of(self, fault: str, visit: Visit) -> float:
+        return next(one.probability for one in diagnose(visit).suspects if one.fault == fault)
+
     def test_a_result_that_no_hypothesis_expects_moves_little(self) -> None:
         """A look that every hypothesis takes for as unlikely leaves their order as it was."""
         table, visit = table_of(PLATE), Visit(plate=PLATE, complaint="hums-no-start")
@@ -178,6 +188,11 @@ class AnyVisit(unittest.TestCase):
         ranked = [suspect.probability for suspect in found.suspects[:8]]
         self.assertEqual(ranked, sorted(ranked, reverse=True))
         self.assertIn("nothing wrong", [suspect.fault for suspect in found.suspects])
+        stopped, read = bool(stops_of(judged.findings)), points_read(judge(as_left(visit)))
+        for suspect in found.suspects:
+            if suspect.would_change:
+                self.assertNotIn(suspect.would_change, read, "what is read already changes nothing more")
+                self.assertFalse(stopped and POINTS[suspect.would_change].power == "live")
 
     @MANY
     @given(visits_to_few, st.randoms(use_true_random=False))

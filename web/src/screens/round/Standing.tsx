@@ -39,7 +39,7 @@ export function Standing({ visit }: { visit: VisitShown }) {
       {next && <Next visit={visit} next={next} />}
       <ol>
         {shown.map((suspect) => (
-          <SuspectLine key={suspect.fault} suspect={suspect} />
+          <SuspectLine key={suspect.fault} visit={visit} suspect={suspect} />
         ))}
       </ol>
       {suspects.length > SHOWN && (
@@ -81,11 +81,21 @@ export function StandingBrief({ visit }: { visit: VisitShown }) {
 }
 
 function NextLink({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
-  const station = visit.round.stations.find(({ steps }) => steps.some(({ point }) => point === next.point));
-  const title = `${next.title} (${next.minutes} min, ${next.power})`;
+  return (
+    <PointLink
+      visit={visit}
+      point={next.point}
+      title={`${next.title} (${next.minutes} min, ${next.power})`}
+    />
+  );
+}
+
+/** One tap to where a point is read. */
+function PointLink({ visit, point, title }: { visit: VisitShown; point: string; title: string }) {
+  const station = visit.round.stations.find(({ steps }) => steps.some((step) => step.point === point));
   if (!station) return <b>{title}</b>;
   return (
-    <Link to={`/visits/${visit.id}/${station.name}?point=${next.point}`}>
+    <Link to={`/visits/${visit.id}/${station.name}?point=${point}`}>
       <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
         {title}
       </Text>
@@ -105,10 +115,10 @@ function Next({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] })
   );
 }
 
-function SuspectLine({ suspect }: { suspect: Suspect }) {
+function SuspectLine({ visit, suspect }: { visit: VisitShown; suspect: Suspect }) {
   const [open, setOpen] = useState(false);
-  const { says, probability, evidence_for, evidence_against } = suspect;
-  const hasWhy = evidence_for.length + evidence_against.length > 0;
+  const { says, probability, evidence_for, evidence_against, would_change, would_change_title } = suspect;
+  const hasWhy = evidence_for.length + evidence_against.length > 0 || would_change !== "";
   return (
     <Box as="li" py="1" listStyleType="none">
       <Flex gap="2" align="baseline">
@@ -132,6 +142,12 @@ function SuspectLine({ suspect }: { suspect: Suspect }) {
               Against: {one}
             </Text>
           ))}
+          {would_change && (
+            <Text>
+              Would change it:{" "}
+              <PointLink visit={visit} point={would_change} title={would_change_title} />
+            </Text>
+          )}
         </Box>
       )}
     </Box>

@@ -23,7 +23,7 @@ K = FaultKey
 CONFIRMED = tuple(replace(one, confirmed=True) for one in SHIPPED.values())
 BOARDS = (SWITCHED, DEMAND, replace(SWITCHED, fan_first_s=20), replace(DEMAND, shift_delay=True), *CONFIRMED)
 # The true cause by the words it is named in, and whether stamps alone name it alone; after the next tests all are named alone
-# but low charge, which wind looks like (docs/defrost-faults.md).
+# but low charge, which wind looks like (docs/model.md).
 CAUSE: dict[FaultKey, tuple[str, bool]] = {
     K.NEVER_STARTS: ("defrost board", True), K.FAN_RELAY_STUCK: ("board fan relay", True), K.NO_W: ("defrost board", False),
     K.VALVE_STUCK: ("reversing valve", False), K.VALVE_COIL_OPEN: ("valve coil", False),
