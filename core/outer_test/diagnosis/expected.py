@@ -17,6 +17,7 @@ _LEANS_ON: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("winding.", ("compressor.lra",)), ("fan_winding", ("fan.fla",)), ("amps.fan", ("fan.fla",)), ("line.", ("volts",)),
     ("contactor.l", ("volts",)), ("cap.start", ("start_capacitor.low_uf", "start_capacitor.high_uf")),
 )  # fmt: skip
+_DIGITS, _FEW_DIGITS = 3, 2  # figures shown: a prediction is no closer than that
 _MOST_SHOWN = 1e6  # an insulation of gigohms is OL on any meter
 
 
@@ -48,7 +49,9 @@ def expected_here(plate: Plate, table: Table, findings: Iterable[Finding]) -> Ma
         if point is None or isinstance(value, str) or not isfinite(value) or value > _MOST_SHOWN or not _told(plate, name):
             continue
         tape = tapes.get(name)
-        shown[name] = Expected(value, f"about {value:.3g} {point.sign}", None if tape is None else place_on(tape, value))
+        shown[name] = Expected(
+            value, f"about {value:.{_DIGITS if value >= 1 else _FEW_DIGITS}g} {point.sign}", None if tape is None else place_on(tape, value)
+        )
     return shown
 
 
