@@ -5,10 +5,8 @@ own error, taps are late. A model of ours [M].
 """
 
 import random
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
-from math import inf
 from typing import Literal
 
 from outer_test.diagnosis import Diagnosis, diagnose
@@ -16,26 +14,15 @@ from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.nameplate import Plate
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import QUESTIONS
-from outer_test.twin import FaultKey, Unit, Value, defrost_parts, fault_of, make_unit, shown, watch_defrost
+from outer_test.twin import FaultKey, Unit, fault_of, make_unit, shown, watch_defrost
 from outer_test.visit import POINTS, DefrostEvent, PowerEvent, Reading, Seen, Visit
+from visit_samples.simulated_answers import COLD_F, LEADS_OHM, TOP_OHM, WARM_F, Answers
 
 BEGINS = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)
 MOST_STEPS, MOST_TIMES = 90, 3
-LEADS_OHM = 0.12
 TURNS, _COARSE_A = 10, 4.0
 CHANGE_MIN = 3.0
-_TOP_OHM = 4e7
-_DIGITS = {"v": 1, "a": 1, "uf": 1, "ohm": 1, "vdc": 1, "f": 0, "s": 2, "psi": 0, "dif": 0, "mohm": 0, "h": 0, "flashes": 0}
 _SPREAD = {"v": 0.01, "a": 0.02, "uf": 0.02, "ohm": 0.01, "vdc": 0.01}
-# What a sound unit answers where the twin has nothing to say.
-_USUAL: dict[str, str] = {
-    "winding.at": "terminals", "control.delay": "over", "control.display": "lit", "control.blower": "runs", "safe.tester_before": "yes",
-    "safe.tester_after": "yes", "look.board.lights": "steady", "start.equalised": "yes", "defrost.rested": "yes", "defrost.ice": "no",
-    "winding.shell.f": "70", "winding.off_h": "3", "record.suction.psi": "118", "record.liquid.psi": "340", "winding.leads.ohm": "0.1",
-    "look.contactor2.faces": "clean", "amps.stage": "high", "button.final_run": "good", "record.acid": "clear",
-    "aux.line.v": "240", "start.freed": "no",
-}  # fmt: skip
-_AT_PLUG = {"winding.c_r.ohm": "cr", "winding.c_s.ohm": "cs", "winding.r_s.ohm": "rs"}
 _SEEN_AS = {
     "look.capacitor.case": Test.CASE,
     "look.contactor.faces": Test.FACES,
@@ -45,7 +32,6 @@ _SEEN_AS = {
 }
 # Words that are a fault themselves: a sound part is not drawn so.
 _A_FAULT_ITSELF = ("bulged", "leaking", "burnt", "welded", "found", "rubbed", "loose", "dirty")
-COLD_F, WARM_F = 24.0, 64.0  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,7 +88,7 @@ class Technician:
     wrong: float = 0.0
     missing: float = 0.0
 
-    def answers(self) -> "Answers":
+    def answers(self) -> Answers:
         """What this unit shows, with the looks of its fault drawn once."""
         looks: dict[str, str] = {}
         of_fault = fault_of(self.fault).looks if self.fault is not None else {}
@@ -114,71 +100,6 @@ class Technician:
             looks["control.blower"] = "still"
         gain = {unit: 1 + self.chance.uniform(-share, share) * 0.7 for unit, share in _SPREAD.items()}
         return Answers(self.unit, dict(shown(self.unit)), looks, gain, self.chance, self.wrong)
-
-
-@dataclass(slots=True)
-class Answers:
-    """What the unit shows, through one meter."""
-
-    unit: Unit
-    reads: Mapping[str, Value]
-    looks: Mapping[str, str]
-    gain: Mapping[str, float]
-    chance: random.Random
-    wrong: float
-    coil_f: float = COLD_F
-    at_plug: bool = True
-
-    def at(self, point: str) -> str | None:
-        """What is entered at a point; None where this technician has no answer."""
-        record = POINTS[point]
-        if point == "winding.at":
-            return "plug" if self.at_plug else "terminals"
-        value = self._value(point)
-        if record.kind == "seen":
-            return self.looks.get(point) or self._word(point, value)
-        if point.startswith("safe."):
-            return "0.1"
-        if isinstance(value, str) or value is None:
-            return _USUAL.get(point)
-        if self.wrong and self.chance.random() < self.wrong:
-            value = self.chance.choice([0.0, value * 0.4, value * 2.2, inf if record.unit == "ohm" else value * 0.1])
-        return self._shown(value, record.unit)
-
-    def _value(self, point: str) -> Value | None:
-        if point.startswith(("defrost.", "look.sensor")) and point != "defrost.control.v":
-            return defrost_parts(self.unit, self.coil_f).get(point) if self.unit.plate.defrost.control is not None else None
-        if point.startswith("amps.element"):
-            return (
-                0.0
-                if self.unit.value("element.open") or self.unit.value("element.stuck")
-                else self.unit.plate.aux_heat.elements[0].kw * 1000 / 240
-            )
-        if point == "amps.total.run_a":
-            return float(self.reads["amps.compressor.run_a"]) + float(self.reads["amps.fan.run_a"])
-        if self.at_plug and point.startswith("winding.") and "_ground" in point and self.unit.value("harness.ground"):
-            return 5.0
-        if self.at_plug and point in _AT_PLUG and any(self.reads.get(f"lead.{terminal}.ohm") == inf for terminal in _AT_PLUG[point]):
-            return inf
-        return self.reads.get(point)
-
-    def _word(self, point: str, value: Value | None) -> str | None:
-        if value is None:
-            value = _USUAL.get(point)
-        if not isinstance(value, str):
-            return None
-        value = {"start.result": {"chatters": "nothing"}}.get(point, {}).get(value, value)
-        return value if value in POINTS[point].choices else None
-
-    def _shown(self, value: float, unit: str) -> str:
-        if unit == "ohm" and value > _TOP_OHM:
-            return "OL"
-        if unit == "uf" and value == inf:
-            return "OL"
-        if unit == "ohm" and value < 1000:
-            value += LEADS_OHM  # the test leads are in it
-        digits = _DIGITS.get(unit, 1) + (1 if (unit in ("v", "a") and value < 4) or (unit == "ohm" and value < 10) else 0)
-        return f"{value * self.gain.get(unit, 1.0):.{digits}f}"
 
 
 def complaint_of(unit: Unit, fault: FaultKey | None) -> str:
@@ -356,7 +277,7 @@ def _read(visit: Visit, point: str) -> bool:
 def _enter(visit: Visit, point: str, entered: str, at: datetime) -> Visit:
     if POINTS[point].kind == "seen":
         return replace(visit, seen={**visit.seen, point: Seen(entered, at)})
-    top = _TOP_OHM if entered == "OL" and POINTS[point].unit == "ohm" else 200.0 if entered == "OL" else None
+    top = TOP_OHM if entered == "OL" and POINTS[point].unit == "ohm" else 200.0 if entered == "OL" else None
     turns = TURNS if point.endswith("load_a") and float(entered) < _COARSE_A else 1
     if turns > 1:
         entered = f"{float(entered) * turns:.1f}"  # a small motor's amps are too coarse for one turn

@@ -4,11 +4,10 @@ from collections.abc import Iterator, Mapping
 from math import erf, exp, inf, log
 
 from outer_test.diagnosis.things_tested import Test as T
-from outer_test.twin import Unit, Value, watch_defrost
+from outer_test.twin import Unit, Value
 from outer_test.twin.unit import filled
 
 Chances = Mapping[str, float]
-_LOOKS_S = 2  # seconds between two looks: enough for which events come, and in which order
 DEAD_V, ALIVE_V, LINE_DEAD_V, OPEN_POLE_V, DROPS_V = 5.0, 20.4, 30.0, 5.0, 0.2
 GROUNDED_OHM, LEAD_OHM, LONG_S = 5e5, 0.5, 0.5
 # What becomes of a compressor that does not turn: the person hears it hum, or its overload or breaker has already let go.
@@ -38,7 +37,12 @@ def outcomes(reads: Mapping[str, Value], unit: Unit) -> dict[T, Chances]:
     return dict((*_dead(reads, unit), *_line(reads, unit), *_low_voltage(reads), *_running(reads, unit)))
 
 
-def _surely(outcome: str) -> Chances:
+def surely(outcome: str) -> Chances:
+    """An outcome without doubt.
+
+    >>> surely("good")
+    {'good': 1.0}
+    """
     return {outcome: 1.0}
 
 
@@ -54,21 +58,21 @@ def _dead(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
     for section, test in (("herm", T.CAP_HERM), ("fan", T.CAP_FAN)):
         reading, asked = _number(reads, f"cap.{section}.uf"), rated[section]
         if reading is not None and asked is not None and not unit.value("wires.swapped"):
-            yield test, _surely(capacitance(reading, asked * (1 - tolerance), asked * (1 + tolerance), asked))
+            yield test, surely(capacitance(reading, asked * (1 - tolerance), asked * (1 + tolerance), asked))
     start, band = _number(reads, "cap.start.uf"), sound.start_capacitor
     if start is not None and band is not None and band.low_uf and band.high_uf:
-        yield T.CAP_START, _surely(capacitance(start, band.low_uf, band.high_uf, band.low_uf))
+        yield T.CAP_START, surely(capacitance(start, band.low_uf, band.high_uf, band.low_uf))
     for point, test in (("contactor.coil.ohm", T.COIL_OHM), ("contactor2.coil.ohm", T.COIL2_OHM)):
         if (ohm := _number(reads, point)) is not None:
-            yield test, _surely("open" if ohm == inf else "shorted" if ohm < 3 else "good")
+            yield test, surely("open" if ohm == inf else "shorted" if ohm < 3 else "good")
     if (ohm := _number(reads, "defrost.valve_coil.ohm")) is not None:
-        yield T.VALVE_COIL, _surely("open" if ohm == inf else "shorted" if ohm < 5 else "good")
+        yield T.VALVE_COIL, surely("open" if ohm == inf else "shorted" if ohm < 5 else "good")
     for point, test in (("relay.coil.ohm", T.RELAY_COIL), ("relay.contact.ohm", T.RELAY_CONTACT)):
         if (ohm := _number(reads, point)) is not None:
-            yield test, _surely("open" if ohm == inf else "good")
+            yield test, surely("open" if ohm == inf else "good")
     if (ohm := _number(reads, "control.fuse.ohm")) is not None:
-        yield T.CONTROL_FUSE, _surely("bad" if ohm > 1 else "good")
-    yield T.FUSES, _surely("blown" if max(_number(reads, f"line.fuse{leg}.ohm") or 0 for leg in (1, 2)) > 1 else "good")
+        yield T.CONTROL_FUSE, surely("bad" if ohm > 1 else "good")
+    yield T.FUSES, surely("blown" if max(_number(reads, f"line.fuse{leg}.ohm") or 0 for leg in (1, 2)) > 1 else "good")
     yield from _windings(reads, unit)
 
 
@@ -88,19 +92,19 @@ def capacitance(reading: float, low: float, high: float, rated: float) -> str:
 def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
     leads = [_number(reads, f"lead.{terminal}.ohm") for terminal in "crs"]
     if leads[0] is not None:
-        yield T.LEADS, _surely("bad" if max(one or 0 for one in leads) > LEAD_OHM else "good")
+        yield T.LEADS, surely("bad" if max(one or 0 for one in leads) > LEAD_OHM else "good")
     pairs = pair_class(reads, "winding", unit, "compressor")
     if pairs:
-        yield T.PAIRS, _surely(pairs)
+        yield T.PAIRS, surely(pairs)
         broken = any(one == inf for one in leads)
-        yield T.PAIRS_AT_PLUG, _surely("open" if broken or pairs in ("open", "overload") else pairs)
+        yield T.PAIRS_AT_PLUG, surely("open" if broken or pairs in ("open", "overload") else pairs)
     grounded = (_number(reads, "winding.c_ground.ohm") or inf) < GROUNDED_OHM
-    yield T.GROUND, _surely("grounded" if grounded else "good")
-    yield T.GROUND_AT_PLUG, _surely("grounded" if grounded or unit.value("harness.ground") else "good")
+    yield T.GROUND, surely("grounded" if grounded else "good")
+    yield T.GROUND_AT_PLUG, surely("grounded" if grounded or unit.value("harness.ground") else "good")
     if unit.fan is not None:
-        yield T.FAN_GROUND, _surely("grounded" if (_number(reads, "fan_winding.c_ground.ohm") or inf) < GROUNDED_OHM else "good")
+        yield T.FAN_GROUND, surely("grounded" if (_number(reads, "fan_winding.c_ground.ohm") or inf) < GROUNDED_OHM else "good")
         own = pair_class(reads, "fan_winding", unit, "fan")
-        yield T.FAN_PAIRS, _surely(own or "good")
+        yield T.FAN_PAIRS, surely(own or "good")
 
 
 def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -> str:
@@ -117,16 +121,16 @@ def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -
 
 
 def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
-    yield T.BREAKER, _surely(str(reads["line.breaker"]))
+    yield T.BREAKER, surely(str(reads["line.breaker"]))
     least = 0.9 * min(unit.plate.volts)
-    yield T.LINE_SIDE, _surely("alive" if (_number(reads, "contactor.line.v") or 0) >= LINE_DEAD_V else "dead")
+    yield T.LINE_SIDE, surely("alive" if (_number(reads, "contactor.line.v") or 0) >= LINE_DEAD_V else "dead")
     for point, test in (("line.disconnect.v", T.DISCONNECT), ("line.l1_l2.v", T.LINE), ("contactor.load.v", T.LOAD_SIDE)):
         yield test, _shares(_number(reads, point) or 0, ((LINE_DEAD_V, "dead"), (least, "low"), (inf, "alive")), _VOLTS_SPREAD)
     called, idle = (_legs([_number(reads, f"line.l{leg}_ground.v{state}") or 0 for leg in (1, 2)]) for state in ("", " idle"))
-    yield T.LEGS, _surely(called) if called == idle else {called: 0.5, idle: 0.5}  # read with the call on, or with it off
+    yield T.LEGS, surely(called) if called == idle else {called: 0.5, idle: 0.5}  # read with the call on, or with it off
     if reads["contactor.armature"] == "in":
         drops = [_number(reads, f"contactor.pole{leg}.drop_v") or 0 for leg in (1, 2, 3)]
-        yield T.POLES, _surely("open" if max(drops) > OPEN_POLE_V else "dropping" if max(drops) >= DROPS_V else "good")
+        yield T.POLES, surely("open" if max(drops) > OPEN_POLE_V else "dropping" if max(drops) >= DROPS_V else "good")
 
 
 def _legs(volts: list[float]) -> str:
@@ -160,28 +164,28 @@ CONTROL_POINTS = {
 def _low_voltage(reads: Mapping[str, Value]) -> Iterator[tuple[T, Chances]]:
     for point, test in CONTROL_POINTS.items():
         if (volts := _number(reads, point)) is not None:
-            yield test, _surely(control_class(volts))
-    yield T.ARMATURE, _surely(str(reads["contactor.armature"]))
-    yield T.FLOAT, _surely(str(reads["control.float"]))
-    yield T.PRESSURE, _surely(str(reads["control.pressure"]))
+            yield test, surely(control_class(volts))
+    yield T.ARMATURE, surely(str(reads["contactor.armature"]))
+    yield T.FLOAT, surely(str(reads["control.float"]))
+    yield T.PRESSURE, surely(str(reads["control.pressure"]))
 
 
 def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
     result = str(reads["start.result"])
     own = unit.plate.compressor
     starts = _starts(reads, result)
-    yield T.START, _mixed((starts, _surely("started")), (1 - starts, _HUMMED)) if 0 < starts < 1 else _result(result)
+    yield T.START, _mixed((starts, surely("started")), (1 - starts, _HUMMED)) if 0 < starts < 1 else _result(result)
     if (peak := _number(reads, "amps.compressor.peak_a")) is not None and own.lra:
         ratio = peak / own.lra * unit.volts / max(_number(reads, "line.starting.v") or unit.volts, 1.0) if peak > 1 else 0.0
-        standing = _surely("locked" if ratio >= 0.78 else "held" if ratio >= 0.28 else "none")
+        standing = surely("locked" if ratio >= 0.78 else "held" if ratio >= 0.28 else "none")
         yield (
             T.PEAK,
-            _mixed((starts, _surely("normal")), (1 - starts, standing)) if 0 < starts < 1 else _surely("normal") if starts else standing,
+            _mixed((starts, surely("normal")), (1 - starts, standing)) if 0 < starts < 1 else surely("normal") if starts else standing,
         )
     if (seconds := _number(reads, "amps.compressor.start_s")) is not None:
-        yield T.START_TIME, _surely("long" if seconds > LONG_S else "good")
+        yield T.START_TIME, surely("long" if seconds > LONG_S else "good")
     if (volts := _number(reads, "line.starting.v")) is not None:
-        yield T.STARTING_V, _surely("normal" if volts >= 0.81 * min(unit.plate.volts) else "sags" if volts >= LINE_DEAD_V else "dead")
+        yield T.STARTING_V, surely("normal" if volts >= 0.81 * min(unit.plate.volts) else "sags" if volts >= LINE_DEAD_V else "dead")
     if (amps := _number(reads, "amps.compressor.run_a")) is not None and own.rla:
         runs = spread_amps(amps, own.rla, own.lra) if result != "hummed" or amps < 0.3 * own.rla else _RUNS_HARD
         yield T.COMPRESSOR_A, _mixed((starts, runs), (1 - starts, _STALLED_A)) if result == "hummed" or starts < 1 else runs
@@ -200,7 +204,7 @@ def _starts(reads: Mapping[str, Value], result: str) -> float:
 
 
 def _result(result: str) -> Chances:
-    return _HUMMED if result == "hummed" else {"nothing": 0.6, "hummed": 0.4} if result == "chatters" else _surely(result)
+    return _HUMMED if result == "hummed" else {"nothing": 0.6, "hummed": 0.4} if result == "chatters" else surely(result)
 
 
 def _mixed(*ways: tuple[float, Chances]) -> Chances:
@@ -218,7 +222,7 @@ def _shares(value: float, cuts: tuple[tuple[float, str], ...], spread: float) ->
     cuts: upper limit and name of each class, rising; the last limit is infinite.
     """
     if value <= 0:
-        return _surely(cuts[0][1])
+        return surely(cuts[0][1])
     found: dict[str, float] = {}
     below = 0.0
     for limit, name in cuts:
@@ -279,70 +283,4 @@ def _under_load(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Cha
         if amps is None or not volts or rated is None:
             continue
         uf = amps * 1e6 / (2 * 3.141592653589793 * unit.hz * volts)
-        yield test, _surely("low" if uf < rated * (1 - tolerance) else "high" if uf > rated * (1 + tolerance) else "good")
-
-
-def defrost_outcomes(unit: Unit) -> dict[T, Chances]:
-    """What a forced defrost, and the parts it leans on, turn out to be on this unit.
-
-    >>> from outer_test.nameplate import Defrost, Plate
-    >>> from outer_test.twin import make_unit
-    >>> defrost_outcomes(make_unit(Plate(defrost=Defrost(control="demand"))))[T.RUN_START]
-    {'yes': 1.0}
-    """
-    if unit.plate.defrost.control is None:
-        return {}
-    return dict((*_defrost_parts(unit), *_run(unit)))
-
-
-def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
-    if unit.plate.defrost.control == "time-temperature":
-        moved = unit.value("switch.shift_f")
-        yield (
-            T.SWITCH_COLD,
-            _surely("stuck open" if unit.value("switch.open") else "good") if moved > -10 else {"stuck open": 0.95, "good": 0.05},
-        )
-        yield (
-            T.SWITCH_WARM,
-            _surely("stuck closed" if unit.value("switch.closed") else "good") if moved < 10 else {"stuck closed": 0.95, "good": 0.05},
-        )
-    else:
-        for name, test in (("sensor", T.COIL_SENSOR), ("ambient", T.AMBIENT_SENSOR)):
-            opened, drift = unit.value(f"{name}.open") or unit.value(f"{name}.shorted"), abs(unit.value(f"{name}.drift_f"))
-            yield (
-                test,
-                _surely("open" if opened else "off" if drift > 6 else "good")
-                if not unit.value(f"{name}.slipped")
-                else {"off": 0.5, "good": 0.5},
-            )
-    fed = not (unit.value("valve.relay_open") or unit.value("valve.relay_stuck") or unit.value("valve.wire"))
-    yield T.VALVE_FED, _surely("yes" if fed else "no")
-    if unit.plate.aux_heat.kind in ("electric", "gas"):
-        yield T.W_FED, _surely("no" if unit.value("board.no_w") else "yes")
-    moves = not (unit.value("valve.stuck") or unit.value("valve.half") or unit.value("valve.coil_dead"))
-    yield T.VALVE_PROOF, _surely("shifts" if moves else "no")
-
-
-def _run(unit: Unit) -> Iterator[tuple[T, Chances]]:
-    events, watched = watch_defrost(unit, step=_LOOKS_S)
-    names = [one.event for one in events]
-    began = "fan-off" in names or "valve-shift" in names or "aux-on" in names
-    yield T.RUN_START, _surely("yes" if began else "no")
-    if not began:
-        return
-    shift = {"contactor-open": names.count("contactor-open")}
-    usual = 2 if unit.plate.defrost.shift_delay else 0
-    yield T.RUN_CONTACTOR, _surely("drops" if shift["contactor-open"] > usual else "stays")
-    yield T.RUN_VALVE, _surely("yes" if "valve-shift" in names else "no")
-    yield T.RUN_FAN, _surely("yes" if "fan-off" in names else "no")
-    if unit.plate.aux_heat.kind in ("electric", "gas"):
-        yield T.RUN_AUX, _surely("yes" if "aux-on" in names else "no")
-    ended = next((one.s for one in events if one.event == "ended"), None)
-    begun = next(one.s for one in events if one.event not in ("forced", "switch-open"))
-    limit = (unit.plate.defrost.limit_min or 10) * 60
-    if ended is None:
-        yield T.RUN_END, _surely("ran on" if watched > limit else "good")
-    elif shift["contactor-open"] <= usual:
-        opened = next((one.s for one in events if one.event == "switch-open"), None)
-        ran_on = opened is not None and ended > opened + 15
-        yield T.RUN_END, _surely("ran on" if ran_on or ended - begun > limit + 60 else "by time" if ended - begun >= limit - 15 else "good")
+        yield test, surely("low" if uf < rated * (1 - tolerance) else "high" if uf > rated * (1 + tolerance) else "good")

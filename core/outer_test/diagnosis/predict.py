@@ -8,7 +8,8 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from math import fsum
 
-from outer_test.diagnosis.outcomes import Chances, defrost_outcomes, outcomes
+from outer_test.diagnosis.defrost_outcomes import defrost_outcomes
+from outer_test.diagnosis.outcomes import Chances, outcomes
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.nameplate import Plate
 from outer_test.twin import FAULTS, OF_A_DEFROST, Fault, FaultKey, Known, Unit, Value, make_unit, shown
