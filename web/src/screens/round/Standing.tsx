@@ -144,8 +144,7 @@ function SuspectLine({ visit, suspect }: { visit: VisitShown; suspect: Suspect }
           ))}
           {would_change && (
             <Text>
-              Would change it:{" "}
-              <PointLink visit={visit} point={would_change} title={would_change_title} />
+              Would change it: <PointLink visit={visit} point={would_change} title={would_change_title} />
             </Text>
           )}
         </Box>
