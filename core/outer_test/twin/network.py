@@ -99,10 +99,7 @@ class Network:
             for other in row:
                 columns[other].add(node)
         order: list[tuple[str, complex, dict[str, complex]]] = []
-        waiting = set(rows)
-        while waiting:
-            pivot = min(waiting, key=lambda node: (len(columns[node]), node))
-            waiting.discard(pivot)
+        for pivot in sorted(rows, key=lambda node: (len(columns[node]), node)):
             row = rows.pop(pivot)
             diagonal = row.pop(pivot)
             for other in row:
