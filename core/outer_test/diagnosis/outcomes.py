@@ -4,12 +4,21 @@ from collections.abc import Iterator, Mapping
 from math import erf, exp, inf, log
 
 from outer_test.diagnosis.things_tested import Test as T
+from outer_test.rules.capacitors.under_load import microfarads_per_ratio
+from outer_test.rules.contactor import coil, poles
+from outer_test.rules.power_up import control_trace, line_trace
+from outer_test.rules.start_and_run import running, start
+from outer_test.rules.windings import ground, leads
 from outer_test.twin import Unit, Value
 from outer_test.twin.unit import filled
 
 Chances = Mapping[str, float]
-DEAD_V, ALIVE_V, LINE_DEAD_V, OPEN_POLE_V, DROPS_V = 5.0, 20.4, 30.0, 5.0, 0.2
-GROUNDED_OHM, LEAD_OHM, LONG_S = 5e5, 0.5, 0.5
+# The cuts are the rules' own.
+DEAD_V, ALIVE_V, LINE_DEAD_V = float(control_trace.DEAD_V), float(coil.LOW_V), float(line_trace.DEAD_V)
+OPEN_POLE_V, DROPS_V, GROUNDED_OHM = float(poles.OPEN_V), float(poles.BAD_V), float(ground.GROUNDED_OHM)
+LEAD_OHM, LONG_S = float(leads.MOST_OHM), float(start.QUICK_S)
+_LOCKED, _IDLE, _LOW = float(running.LOCKED_PART), float(running.IDLE_PART), float(running.LOW_WATCH)
+_FAN_LOW = float(running.LOW_BAD)
 # What becomes of a compressor that does not turn: the person hears it hum, or its overload or breaker has already let go.
 _HUMMED = {"hummed": 0.83, "tripped": 0.11, "nothing": 0.06}
 _AMPS_SPREAD, _FAN_SPREAD, _VOLTS_SPREAD, _FAINT = 0.11, 0.08, 0.02, 0.004  # of a reading, from one unit of a plate to the next [M]
@@ -189,6 +198,8 @@ def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chance
     if (amps := _number(reads, "amps.compressor.run_a")) is not None and own.rla:
         runs = spread_amps(amps, own.rla, own.lra) if result != "hummed" or amps < 0.3 * own.rla else _RUNS_HARD
         yield T.COMPRESSOR_A, _mixed((starts, runs), (1 - starts, _STALLED_A)) if result == "hummed" or starts < 1 else runs
+    if unit.plate.aux_heat.elements:
+        yield T.AUX, surely("bad" if unit.value("element.open") or unit.value("element.stuck") else "good")
     yield from _fan(reads, unit)
     if result == "started":
         yield from _under_load(reads, unit)
@@ -238,9 +249,9 @@ def spread_amps(amps: float, rla: float, lra: float | None) -> Chances:
     >>> spread_amps(13.5, 17.9, 96)["good"] > 0.95
     True
     """
-    top = 0.7 * lra if lra is not None else 3.0 * rla
+    top = _LOCKED * lra if lra is not None else 3.0 * rla
     return _shares(
-        amps, ((0.03 * rla, "none"), (0.5 * rla, "low"), (rla, "good"), (max(top, 1.1 * rla), "high"), (inf, "locked")), _AMPS_SPREAD
+        amps, ((_IDLE * rla, "none"), (_LOW * rla, "low"), (rla, "good"), (max(top, 1.1 * rla), "high"), (inf, "locked")), _AMPS_SPREAD
     )
 
 
@@ -250,11 +261,11 @@ def amps_class(amps: float, rla: float, lra: float | None) -> str:
     >>> amps_class(14, 17.9, 96), amps_class(19, 17.9, 96), amps_class(80, 17.9, 96)
     ('good', 'high', 'locked')
     """
-    if lra is not None and amps >= 0.7 * lra:
+    if lra is not None and amps >= _LOCKED * lra:
         return "locked"
-    if amps < 0.03 * rla:
+    if amps < _IDLE * rla:
         return "none"
-    return "high" if amps > rla else "low" if amps < 0.5 * rla else "good"
+    return "high" if amps > rla else "low" if amps < _LOW * rla else "good"
 
 
 def fan_class(amps: float, fla: float) -> str:
@@ -263,14 +274,14 @@ def fan_class(amps: float, fla: float) -> str:
     >>> fan_class(1.0, 1.2), fan_class(1.4, 1.2), fan_class(0.02, 1.2)
     ('good', 'high', 'none')
     """
-    return "none" if amps < 0.1 * fla else "low" if amps < 0.4 * fla else "high" if amps > fla else "good"
+    return "none" if amps < 0.1 * fla else "low" if amps < _FAN_LOW * fla else "high" if amps > fla else "good"
 
 
 def _fan(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
     yield T.FAN_STATE, _SEEN_OF_FAN[str(reads["fan.state"])]
     if (amps := _number(reads, "amps.fan.run_a")) is not None:
         fla = unit.plate.fan.fla or 1.2
-        yield T.FAN_A, _shares(amps, ((0.1 * fla, "none"), (0.4 * fla, "low"), (fla, "good"), (inf, "high")), _FAN_SPREAD)
+        yield T.FAN_A, _shares(amps, ((0.1 * fla, "none"), (_FAN_LOW * fla, "low"), (fla, "good"), (inf, "high")), _FAN_SPREAD)
 
 
 def _under_load(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
@@ -282,5 +293,5 @@ def _under_load(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Cha
         amps, volts = _number(reads, f"cap.{section}.load_a"), _number(reads, f"cap.{section}.load_v")
         if amps is None or not volts or rated is None:
             continue
-        uf = amps * 1e6 / (2 * 3.141592653589793 * unit.hz * volts)
+        uf = float(microfarads_per_ratio(int(unit.hz))) * amps / volts
         yield test, surely("low" if uf < rated * (1 - tolerance) else "high" if uf > rated * (1 + tolerance) else "good")

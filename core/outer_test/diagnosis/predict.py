@@ -12,7 +12,7 @@ from outer_test.diagnosis.defrost_outcomes import defrost_outcomes
 from outer_test.diagnosis.outcomes import Chances, outcomes
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.nameplate import Plate
-from outer_test.twin import FAULTS, OF_A_DEFROST, Fault, FaultKey, Known, Unit, Value, make_unit, shown
+from outer_test.twin import FAULTS, Fault, FaultKey, Known, Unit, Value, make_unit, of_a_defrost, shown
 
 # What is only seen, by its point.
 LOOKED_AT = {
@@ -63,16 +63,12 @@ def predict(plate: Plate) -> Iterator[Slice | None]:
     >>> row.ways[0].shows[Test.COIL_OHM]["open"] > 0.9
     True
     """
-    unit = make_unit(_what_counts(plate))
-    known: Known = {}
-    usual = {**outcomes(shown(unit, known), unit), **defrost_outcomes(unit)}
-    for fault in FAULTS:
-        yield from _row(fault, unit, usual, known)
+    unit, known = make_unit(_what_counts(plate)), Known()
+    yield from _rows(unit, shown(unit, known), known)
 
 
-@lru_cache(maxsize=128)
 def table_of(plate: Plate) -> Table:
-    """The whole table of a plate, kept.
+    """The whole table of a plate; plates that differ in nothing that counts share one, and it is kept.
 
     >>> len(table_of(Plate()).rows) == len(FAULTS)
     True
@@ -82,7 +78,15 @@ def table_of(plate: Plate) -> Table:
 
 @lru_cache(maxsize=128)
 def _made(plate: Plate) -> Table:
-    return Table({one.fault.key: one for one in predict(plate) if one is not None}, shown(make_unit(plate)))
+    unit, known = make_unit(plate), Known()
+    sound = shown(unit, known)
+    return Table({one.fault.key: one for one in _rows(unit, sound, known) if one is not None}, sound)
+
+
+def _rows(unit: Unit, sound: Mapping[str, Value], known: Known) -> Iterator[Slice | None]:
+    usual = {**outcomes(sound, unit), **defrost_outcomes(unit)}
+    for fault in FAULTS:
+        yield from _row(fault, unit, usual, known)
 
 
 def _what_counts(plate: Plate) -> Plate:
@@ -108,10 +112,8 @@ def _row(fault: Fault, unit: Unit, usual: Row, known: Known) -> Iterator[Slice |
         changes = variant.changes(unit)
         faulty = unit.with_values(changes)
         found = outcomes(shown(faulty, known), faulty)
-        if any(name.startswith(OF_A_DEFROST) for name in changes):
+        if of_a_defrost(changes):
             found |= defrost_outcomes(faulty)
-        if "element.open" in changes or "element.stuck" in changes:
-            found[Test.AUX] = {"bad": 1.0} if unit.plate.aux_heat.elements else {"good": 1.0}
         shows = {test: _spread(test, chances) for test, chances in found.items() if _differs(chances, usual.get(test, _GOOD))}
         measured = measured or bool(shows)
         ways.append(Way(variant.weight, shows | seen))

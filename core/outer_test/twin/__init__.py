@@ -2,7 +2,7 @@
 
 from outer_test.twin.board import Board, BoardInput, output, step
 from outer_test.twin.defrost_parts import defrost_parts
-from outer_test.twin.faults import FAULTS, OF_A_DEFROST, Fault, FaultKey, Variant, fault_of, with_fault
+from outer_test.twin.faults import FAULTS, Fault, FaultKey, Variant, fault_of, of_a_defrost, with_fault
 from outer_test.twin.shown import Known, Value, shown
 from outer_test.twin.unit import Unit, make_unit
 from outer_test.twin.watched_defrost import defrost_faults, watch_defrost
@@ -10,7 +10,6 @@ from outer_test.twin.winter import Weather, a_day
 
 __all__ = [
     "FAULTS",
-    "OF_A_DEFROST",
     "Board",
     "BoardInput",
     "Fault",
@@ -25,6 +24,7 @@ __all__ = [
     "defrost_parts",
     "fault_of",
     "make_unit",
+    "of_a_defrost",
     "output",
     "shown",
     "step",

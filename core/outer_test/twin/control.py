@@ -3,10 +3,11 @@
 It meets the line side only in what its coils do to contacts. The transformer is fed indoors, on a circuit of its own.
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from math import pi
 
-from outer_test.twin.network import GROUND, Network, between
+from outer_test.twin.network import GROUND, Network
 from outer_test.twin.unit import Unit
 
 # Branches indoors, which the drawing of the outdoor unit keeps in one box.
@@ -18,8 +19,7 @@ FLOAT = "stat.Y–indoor.Y"
 _TRANSFORMER_V, _TRANSFORMER_OHM = 27.0, 1.0 + 0.6j  # 40 VA [M]
 _STRAY_F = 4e-11  # between two conductors of a thermostat cable [M]
 METER_S = 1e-7 + 2j * pi * 60 * 1e-10  # 10 MΩ beside 100 pF
-LOW_IMPEDANCE_S = 1 / 3000
-PULLS_IN, CHATTERS, HOLDS = 0.80, 0.68, 0.5  # of a coil's rated volts [P: IEC 60947-4-1, from memory; the lower ones T]
+PULLS_IN, CHATTERS = 0.80, 0.68  # of a coil's rated volts [P: IEC 60947-4-1, from memory; the lower one T]
 _COIL_OHM, _OPEN_GAP, _SEALED = 11.0, 1.6, 5.0  # a 24 V contactor coil: ohms, and reactance over ohms before and after pulling in [M]
 _DEAD_COIL = 5.0  # times a sound coil's ohms: no current that pulls anything in
 _VALVE_OHM = 17.0 + 45j
@@ -46,9 +46,15 @@ class Control:
 
     def reads(self, a: str, b: str, meter: complex = METER_S) -> float:
         """What a meter shows between two terminals, V: it loads the circuit a little, and a broken wire a lot."""
-        network = control_network(self.unit, self.state)
-        network.join(a, b, meter)
-        return between(network.solve(), a, b)
+        return self.reads_at({"": (a, b)}, meter)[""]
+
+    def reads_at(self, points: Mapping[str, tuple[str, str]], meter: complex = METER_S) -> dict[str, float]:
+        """What the same meter shows at each of several points, one after the other.
+
+        Source: Thévenin's theorem: V ÷ (1 + Z × what the meter lets through).
+        """
+        volts, ohms = control_network(self.unit, self.state).seen_from(*points.values())
+        return {point: abs(volts[place] / (1 + ohms[place][place] * meter)) for place, point in enumerate(points)}
 
 
 def control_network(unit: Unit, state: ControlState) -> Network:

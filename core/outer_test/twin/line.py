@@ -22,7 +22,6 @@ class LineState:
     compressor_slip: float | None = 1.0
     fan_slip: float = 1.0
     relay_closed: bool = True
-    board_fan: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,7 +123,7 @@ def _inside(unit: Unit, state: LineState, link: Link) -> complex:
         closed = part in state.armatures or link.kind == "bar" or unit.value(f"{name} welded")
         return 1 / (unit.ohm(name, link.kind) if closed else OPEN_OHM)
     if link.kind == "relay" and part == "board" and link.a == "board.F1":
-        return 1 / (unit.ohm(name, "relay") if state.board_fan else OPEN_OHM)
+        return 1 / unit.ohm(name, "relay")
     if link.kind == "relay" and part == "relay":
         return 1 / (unit.ohm(name, "relay") if state.relay_closed else OPEN_OHM)
     if link.kind == "coil" and part == "relay":

@@ -4,7 +4,8 @@ Dead work is on parts with their wires off; live work with the call on, the line
 Numbers are exact, in the unit of the point; `inf` is an open line (OL).
 """
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from math import inf
 
 from outer_test.twin.control import CONTROL_FUSE, METER_S, Control, ControlState, armature, ohms_of, valve_impedance
@@ -36,40 +37,63 @@ class LineSide:
     idle: Solved
 
 
-Known = dict[tuple[object, ...], "LineSide | dict[str, Value]"]
+@dataclass(frozen=True, slots=True)
+class LowVoltage:
+    """The low-voltage side of a unit that is called: what each contactor does, and what every point of it reads."""
+
+    first: str
+    second: str
+    reads: Mapping[str, Value]
+
+    @property
+    def shut(self) -> tuple[str, ...]:
+        """The contactors that are in."""
+        return tuple(name for name, does in (("contactor", self.first), ("contactor2", self.second)) if does == "in")
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """Both sides as they were solved before, of one plate: most faults change only one of them."""
+
+    low: dict[tuple[object, ...], LowVoltage] = field(default_factory=dict)
+    lines: dict[tuple[object, ...], LineSide] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
 class Behaviour:
-    """A unit switched on: what its contactors do, and its two sides."""
+    """A unit switched on: its two sides, and what came of its start."""
 
-    armature: str
-    second: str
+    low: LowVoltage
     line: LineSide
     outcome: str
-    control: Control
 
 
 def behave(unit: Unit, known: Known | None = None) -> Behaviour:
-    """Call for it, with the line on. known: line sides solved before, of this very plate, to be used again.
+    """Call for it, with the line on. known: sides solved before, of this very plate, to be used again.
 
     >>> from outer_test.nameplate import Plate
     >>> from outer_test.twin.unit import make_unit
     >>> behave(make_unit(Plate())).outcome
     'started'
     """
+    known = Known() if known is None else known
+    key = tuple(_low_voltage_figures(unit))
+    if key not in known.low:
+        known.low[key] = _low_side(unit)
+    low = known.low[key]
+    at_line = (low.shut, *sorted(item for item in unit.values.items() if not item[0].startswith(_NOT_OF_THE_LINE)))
+    if at_line not in known.lines:
+        known.lines[at_line] = _line_side(unit, low.shut)
+    line = known.lines[at_line]
+    return Behaviour(low, line, "chatters" if low.first == "chatters" else line.outcome)
+
+
+def _low_side(unit: Unit) -> LowVoltage:
     two = unit.plate.compressor.stages == 2
     asked = ControlState(second_stage=two)
     first, second = armature(unit, "contactor", asked), armature(unit, "contactor2", asked) if two else "out"
-    shut = tuple(name for name, does in (("contactor", first), ("contactor2", second)) if does == "in")
-    control = Control(unit, ControlState(second_stage=two, armatures=shut))
-    lines = {} if known is None else known
-    key = (shut, *sorted(item for item in unit.values.items() if not item[0].startswith(_NOT_OF_THE_LINE)))
-    if key not in lines:
-        lines[key] = _line_side(unit, shut)
-    line = lines[key]
-    assert isinstance(line, LineSide)
-    return Behaviour(first, second, line, "chatters" if first == "chatters" else line.outcome, control)
+    low = LowVoltage(first, second, {})
+    return replace(low, reads=_control(unit, low, Control(unit, replace(asked, armatures=low.shut))))
 
 
 def _line_side(unit: Unit, shut: tuple[str, ...]) -> LineSide:
@@ -124,11 +148,7 @@ def shown(unit: Unit, known: Known | None = None) -> dict[str, Value]:
     ('started', True)
     """
     on = behave(unit, known)
-    lines = {} if known is None else known
-    key = ("low voltage", on.armature, on.second, *_low_voltage_figures(unit))
-    if key not in lines:
-        lines[key] = _control(unit, on)
-    return {**_dead(unit), **_line(unit, on), **lines[key], **_running(unit, on)}  # type: ignore[dict-item]
+    return {**_dead(unit), **_line(unit, on), **on.low.reads, **_running(unit, on)}
 
 
 def _low_voltage_figures(unit: Unit) -> list[tuple[str, float]]:
@@ -221,24 +241,26 @@ def _line(unit: Unit, on: Behaviour) -> dict[str, Value]:
     return reads
 
 
-def _control(unit: Unit, on: Behaviour) -> dict[str, Value]:
-    reads: dict[str, Value] = {
-        "contactor.armature": on.armature,
+# Where low voltage is read, on units that have the part.
+_LOW_POINTS = {
+    "control.r_c.v": ("transformer.R", "transformer.C"), "control.stat_r_c.v": ("indoor.R", "indoor.C"),
+    "control.stat_y.v": ("stat.Y", "indoor.C"), "contactor.coil.v": ("contactor.A", "contactor.B"),
+}  # fmt: skip
+_BOARD_POINTS = {
+    "control.y_in.v": ("board.Y", "board.C"), "control.y_out.v": ("board.YO", "board.C"), "defrost.control.v": ("board.R", "board.C"),
+}  # fmt: skip
+_SECOND_POINTS = {"contactor2.coil.v": ("contactor2.A", "contactor2.B")}
+
+
+def _control(unit: Unit, low: LowVoltage, control: Control) -> dict[str, Value]:
+    two, board = unit.plate.compressor.stages == 2, unit.circuit.part("board") is not None
+    return {
+        "contactor.armature": low.first,
         "control.float": "open" if unit.value("float.open") else "closed",
         "control.pressure": "open" if unit.value("pressure.open") else "closed",
-        "control.r_c.v": on.control.reads("transformer.R", "transformer.C"),
-        "control.stat_r_c.v": on.control.reads("indoor.R", "indoor.C"),
-        "control.stat_y.v": on.control.reads("stat.Y", "indoor.C"),
-        "contactor.coil.v": on.control.reads("contactor.A", "contactor.B"),
+        **({"contactor2.armature": low.second} if two else {}),
+        **control.reads_at({**_LOW_POINTS, **(_BOARD_POINTS if board else {}), **(_SECOND_POINTS if two else {})}),
     }
-    if unit.circuit.part("board") is not None:
-        reads["control.y_in.v"] = on.control.reads("board.Y", "board.C")
-        reads["control.y_out.v"] = on.control.reads("board.YO", "board.C")
-        reads["defrost.control.v"] = on.control.reads("board.R", "board.C")
-    if unit.plate.compressor.stages == 2:
-        reads["contactor2.armature"] = on.second
-        reads["contactor2.coil.v"] = on.control.reads("contactor2.A", "contactor2.B")
-    return reads
 
 
 def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:

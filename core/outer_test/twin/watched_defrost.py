@@ -1,7 +1,9 @@
 """One forced defrost of a unit, watched to its end: the events a person would stamp, and how long it was watched."""
 
+from functools import lru_cache
+
 from outer_test.nameplate import Plate
-from outer_test.twin.faults import FAULTS, FaultKey, with_fault
+from outer_test.twin.faults import FAULTS, FaultKey, of_a_defrost, with_fault
 from outer_test.twin.unit import Unit, make_unit
 from outer_test.twin.winter import Weather, changes, winter
 from outer_test.visit import DefrostEvent
@@ -50,8 +52,9 @@ def watch_defrost(
     return tuple(events), float(MOST_S)
 
 
+@lru_cache(maxsize=64)
 def defrost_faults(plate: Plate) -> tuple[FaultKey, ...]:
-    """The faults that change what is seen of a forced defrost of this plate's unit. Empty without a defrost control.
+    """The faults that change what is seen of a forced defrost of this plate's unit; kept per plate. Empty without a defrost control.
 
     >>> from outer_test.nameplate import Defrost
     >>> FaultKey.FAN_RELAY_STUCK in defrost_faults(Plate(defrost=Defrost(control="demand")))
@@ -61,7 +64,9 @@ def defrost_faults(plate: Plate) -> tuple[FaultKey, ...]:
         return ()
     unit = make_unit(plate)
     sound = _seen(unit)
-    return tuple(fault.key for fault in FAULTS if fault.of_defrost(unit) and _seen(with_fault(unit, fault.key)) != sound)
+    return tuple(
+        fault.key for fault in FAULTS if of_a_defrost(fault.variants[0].changes(unit)) and _seen(with_fault(unit, fault.key)) != sound
+    )
 
 
 def _seen(unit: Unit) -> list[tuple[float, str]]:

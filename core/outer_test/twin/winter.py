@@ -7,7 +7,7 @@ a day. A model of ours [M] around the board's own logic (`board`) and the coil's
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from outer_test.nameplate import Defrost, has_shift_delay
+from outer_test.nameplate import Defrost
 from outer_test.twin.air import celsius, fahrenheit
 from outer_test.twin.board import Board, BoardInput, BoardOutput, Pins, output, step
 from outer_test.twin.coil import Coil, coil_size
@@ -49,7 +49,7 @@ class CoilSwitch:
 
 @dataclass(frozen=True, slots=True)
 class Moment:
-    """What is so at one second: what the board drives and what the unit does of it. `begun`: seconds of defrost on the board's clock."""
+    """What is so at one second: what the board drives and what the unit does of it."""
 
     contactor: bool
     shifted: bool
@@ -57,7 +57,6 @@ class Moment:
     aux: bool
     switch_closed: bool
     defrosting: bool
-    valve_volts: bool
 
 
 @dataclass(slots=True)
@@ -93,8 +92,8 @@ class Winter:
         before = self.board
         self.board = self._board(before, seen, defrost, seconds)
         drives = output(self.board, seen, defrost, unit.plate.valve or "O", unit.plate.aux_heat.kind in ("electric", "gas"))
-        moment = self._moment(drives, seen, closed)
-        self._count(before, defrost)
+        moment = self._moment(drives, closed)
+        self._count(before)
         self._heat(moment, seconds)
         return moment
 
@@ -147,7 +146,7 @@ class Winter:
             )
         return after
 
-    def _moment(self, drives: BoardOutput, seen: BoardInput, closed: bool) -> Moment:
+    def _moment(self, drives: BoardOutput, closed: bool) -> Moment:
         """What becomes of what the board drives."""
         unit = self.unit
         on = (unit.plate.valve or "O") == "O"
@@ -164,10 +163,9 @@ class Winter:
             drives.aux_call and not unit.value("board.no_w"),
             closed,
             self.board.phase == "defrost",
-            volts,
         )
 
-    def _count(self, before: Board, defrost: Defrost) -> None:
+    def _count(self, before: Board) -> None:
         if self.board.phase == "defrost" and before.phase != "defrost":
             self.defrosts += 1
         if self.board.timed_out > before.timed_out:
@@ -255,8 +253,3 @@ def changes(before: Moment, now: Moment) -> Iterator[str]:
         yield "fan-on" if now.fan else "fan-off"
     if before.aux != now.aux:
         yield "aux-on" if now.aux else "aux-off"
-
-
-def shift_delay(defrost: Defrost) -> bool:
-    """Whether the contactor opens around a shift."""
-    return bool(has_shift_delay(defrost))

@@ -1,7 +1,7 @@
 """What can be wrong with a unit: the catalogue of the twin's faults."""
 
 from outer_test.twin.faults.defrost import DEFROST
-from outer_test.twin.faults.fault import OF_A_DEFROST, Fault, Variant
+from outer_test.twin.faults.fault import Fault, Variant, of_a_defrost
 from outer_test.twin.faults.key import FaultKey
 from outer_test.twin.faults.low_voltage import LOW_VOLTAGE
 from outer_test.twin.faults.motors import MOTORS
@@ -33,4 +33,4 @@ def fault_of(key: FaultKey) -> Fault:
     return _BY_KEY[key]
 
 
-__all__ = ["FAULTS", "OF_A_DEFROST", "Fault", "FaultKey", "Variant", "fault_of", "with_fault"]
+__all__ = ["FAULTS", "Fault", "FaultKey", "Variant", "fault_of", "of_a_defrost", "with_fault"]

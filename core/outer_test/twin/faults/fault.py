@@ -8,7 +8,7 @@ from outer_test.twin.faults.key import FaultKey
 from outer_test.twin.unit import Unit
 
 # Figures that change what a defrost does.
-OF_A_DEFROST = ("board.", "switch.", "sensor.", "ambient.", "valve", "fan.relay", "charge", "coil.dirty", "blower.", "no.flow")
+_OF_A_DEFROST = ("board.", "switch.", "sensor.", "ambient.", "valve", "fan.relay", "charge", "coil.dirty", "blower.", "no.flow")
 Changes = Callable[[Unit], Mapping[str, float]]
 Looks = Mapping[str, Mapping[str, float]]
 
@@ -37,9 +37,14 @@ class Fault:
     variants: tuple[Variant, ...]
     looks: Looks
 
-    def of_defrost(self, unit: Unit) -> bool:
-        """Whether it changes anything that a defrost depends on."""
-        return any(name.startswith(OF_A_DEFROST) for name in self.variants[0].changes(unit))
+
+def of_a_defrost(changes: Mapping[str, float]) -> bool:
+    """Whether changed figures are such as a defrost depends on.
+
+    >>> of_a_defrost({"switch.open": 1.0}), of_a_defrost({"uf.herm": 20.0})
+    (True, False)
+    """
+    return any(name.startswith(_OF_A_DEFROST) for name in changes)
 
 
 def fault(

@@ -9,18 +9,16 @@ from dataclasses import replace
 
 from outer_test.assessment import assess
 from outer_test.judgement import SCHOOLS, HouseRules, Verdict
-from outer_test.nameplate import AuxHeat, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor, StartCapacitor
+from outer_test.nameplate import AuxHeat, Compressor, Contactor, Element, Fan, Plate, RunCapacitor, StartCapacitor
 from outer_test.twin import FAULTS, FaultKey, Unit, defrost_parts, fault_of, make_unit, shown, watch_defrost, with_fault
 from outer_test.twin.control import METER_S, Control, ControlState
 from outer_test.twin.shown import behave
 from outer_test.twin.starting import start
 from visit_samples.simulated_technician import Technician, another_unit, whole_round
+from visit_samples.trials import DEMAND, DUAL, TIMED
 
 K = FaultKey
-TIMED = Defrost(control="time-temperature", minutes=90, closes_f=30, opens_f=55, limit_min=10, shift_delay=False)
-DEMAND = Defrost(control="demand", limit_min=14, shift_delay=False, sensor_r25_ohm=10_000.0, sensor_b_k=3950.0)
 HEATERS = AuxHeat(kind="electric", elements=(Element(4.8, 240.0), Element(4.8, 240.0)), protection_a=60, blower_fla=3)
-DUAL = RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6)
 SCROLL = Plate(
     volts=(208.0, 230.0), hz=60, phase=1, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), run_capacitor=DUAL,
     contactor=Contactor(poles=2, amps=40, coil_v=24), valve="O", mca=23.6, mop=40, protection_a=40, conductor_awg=8, aux_heat=AuxHeat(kind="none"),
