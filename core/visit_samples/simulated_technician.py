@@ -5,6 +5,7 @@ own error, taps are late. A model of ours [M].
 """
 
 import random
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from typing import Literal
@@ -168,14 +169,28 @@ def follow(technician: Technician, complaint: str) -> Ended:
 def fixed_order(technician: Technician, complaint: str) -> Ended:
     """The same technician walking the order of the round instead (handbook section 1), until the conclusion is as clear."""
     at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate), complaint=complaint))  # type: ignore[arg-type]
+    for _ in _walk(at_work):
+        found = diagnose(at_work.visit)
+        if found.accused:
+            return Ended(at_work.visit, found, at_work.tests, at_work.minutes)
+    return Ended(at_work.visit, diagnose(at_work.visit), at_work.tests, at_work.minutes)
+
+
+def whole_round(technician: Technician) -> Visit:
+    """Every reading of this unit's round that the technician has an answer for, in working order, at the terminals."""
+    at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate)))
+    for _ in _walk(at_work):
+        pass
+    return at_work.visit
+
+
+def _walk(at_work: "_AtWork") -> Iterator[None]:
+    """The round in working order, at the terminals: one reading after the other."""
     at_work.answers.at_plug = False
     for station in plan_of(at_work.visit, {}).stations:
         for step in station.steps:
             if not _read(at_work.visit, step.point) and at_work.do(step.point):
-                found = diagnose(at_work.visit)
-                if found.accused:
-                    return Ended(at_work.visit, found, at_work.tests, at_work.minutes)
-    return Ended(at_work.visit, diagnose(at_work.visit), at_work.tests, at_work.minutes)
+                yield
 
 
 @dataclass(slots=True)
@@ -283,15 +298,3 @@ def _enter(visit: Visit, point: str, entered: str, at: datetime) -> Visit:
         entered = f"{float(entered) * turns:.1f}"  # a small motor's amps are too coarse for one turn
     by: Literal["inrush"] | None = "inrush" if point.endswith("peak_a") else None
     return replace(visit, readings=(*visit.readings, Reading(point, entered, at=at, top=top, unit_said=True, by=by, turns=turns)))
-
-
-def whole_round(technician: Technician) -> Visit:
-    """Every reading of this unit's round that the technician has an answer for, in working order, at the terminals."""
-    answers = technician.answers()
-    answers.at_plug = False
-    at_work = _AtWork(technician, answers, Visit(plate=_entered(technician.unit.plate)))
-    for station in plan_of(at_work.visit, {}).stations:
-        for step in station.steps:
-            if not _read(at_work.visit, step.point):
-                at_work.do(step.point)
-    return at_work.visit

@@ -86,13 +86,13 @@ class Trial:
         return parts | ({Part.SUPPLY, Part.BREAKER} if parts & {Part.SUPPLY, Part.BREAKER} else set())
 
 
-_DUAL = RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6)
-_TIMED = Defrost(control="time-temperature", minutes=90, closes_f=30, opens_f=55, limit_min=10, shift_delay=False)
-_DEMAND = Defrost(control="demand", limit_min=14, shift_delay=False, sensor_r25_ohm=10_000.0, sensor_b_k=3950.0)
+DUAL = RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6)
+TIMED = Defrost(control="time-temperature", minutes=90, closes_f=30, opens_f=55, limit_min=10, shift_delay=False)
+DEMAND = Defrost(control="demand", limit_min=14, shift_delay=False, sensor_r25_ohm=10_000.0, sensor_b_k=3950.0)
 _HEAT = AuxHeat(kind="electric", elements=(Element(4.8, 240.0),))
 _BASE = Plate(
-    volts=(208.0, 230.0), hz=60, phase=1, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), run_capacitor=_DUAL,
-    contactor=Contactor(poles=2, amps=40, coil_v=24), valve="O", aux_heat=_HEAT, defrost=_TIMED,
+    volts=(208.0, 230.0), hz=60, phase=1, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2), run_capacitor=DUAL,
+    contactor=Contactor(poles=2, amps=40, coil_v=24), valve="O", aux_heat=_HEAT, defrost=TIMED,
 )  # fmt: skip
 
 
@@ -113,17 +113,17 @@ _ROTARY = Compressor(rla=9.0, lra=48, kind="rotary")
 # Twelve shapes of plate, as the bench is asked for.
 SHAPES: dict[str, Plate] = {
     "scroll, timed board": _BASE,
-    "scroll, demand, valve B": _like(defrost=_DEMAND, valve="B"),
+    "scroll, demand, valve B": _like(defrost=DEMAND, valve="B"),
     "no board": _like(defrost=Defrost(), aux_heat=AuxHeat(kind="none")),
     "reciprocating, relay, singles": _like(
-        compressor=_RECIPROCATING, run_capacitor=_SINGLES, start_device="relay", start_capacitor=_START, defrost=_DEMAND
+        compressor=_RECIPROCATING, run_capacitor=_SINGLES, start_device="relay", start_capacitor=_START, defrost=DEMAND
     ),
     "two-wire kit": _like(start_device="two-wire"),
     "small rotary, 370 V": _like(compressor=_ROTARY, run_capacitor=_SMALL, fan=Fan(fla=0.8)),
-    "two contactors": _like(compressor=_SCROLL_2, defrost=_DEMAND),
+    "two contactors": _like(compressor=_SCROLL_2, defrost=DEMAND),
     "electronic fan": _like(fan=_ELECTRONIC, run_capacitor=_HERM_ONLY),
     "three phase": _like(phase=3, run_capacitor=_FAN_ONLY, contactor=Contactor(poles=3, amps=40, coil_v=24)),
-    "inverter": _like(compressor=Compressor(rla=17.9, kind="inverter"), fan=_ELECTRONIC, run_capacitor=None, defrost=_DEMAND),
+    "inverter": _like(compressor=Compressor(rla=17.9, kind="inverter"), fan=_ELECTRONIC, run_capacitor=None, defrost=DEMAND),
     "single pole": _like(contactor=Contactor(poles=1, amps=30, coil_v=24)),
     "shift delay, gas": _like(defrost=_SHIFTS, aux_heat=AuxHeat(kind="gas")),
 }

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from decimal import Decimal
 from math import fsum
 
 from outer_test.assessment import Judged, stops_of
@@ -11,11 +10,12 @@ from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.proofs import BRINGS, PROOFS, WIDER, Proof, met
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part, Verdict
+from outer_test.rules.contactor.coil import WATCH_LOW_V
+from outer_test.rules.windings.ground import CONFIRMED_OHM, GROUNDED_OHM
 from outer_test.twin import Fault, FaultKey
 from outer_test.visit import Measures, capacitor_sections, has_start_capacitor, measures
 
 ENOUGH = 0.90
-_SURE_OHM, _GROUNDED_OHM, _PULLS_IN_V = Decimal(10_000), Decimal(500_000), Decimal(22)
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,7 +82,7 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
         return all(_grounded(evidence[test], judged) for test in grounds)
     if fault.key is FaultKey.STUCK_OPEN:
         volts = judged.inputs.number("contactor.coil.v")
-        return volts is not None and (volts.number or 0) >= _PULLS_IN_V
+        return volts is not None and (volts.number or 0) >= WATCH_LOW_V
     if fault.key in (FaultKey.LOCKED, FaultKey.TIGHT):
         return not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
     if fault.key in _PULLED_DOWN:  # another coil on the same transformer may pull it down
@@ -127,8 +127,8 @@ def _grounded(seen: Observed, judged: Judged) -> bool:
             continue
         if measures(point) is Measures.INSULATION:
             return True
-        if reading.value.kind == "closed" or (reading.number is not None and reading.number < _SURE_OHM):
+        if reading.value.kind == "closed" or (reading.number is not None and reading.number < CONFIRMED_OHM):
             return True
-        if reading.number is not None and reading.number < _GROUNDED_OHM:
+        if reading.number is not None and reading.number < GROUNDED_OHM:
             low.append(point)
     return len(low) > 1

@@ -3,17 +3,16 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from outer_test.assessment import Judged, as_left, judge, points_read, stops_of
+from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
-from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, once_more, ranked_tests, to_confirm, under_a_stop
+from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, once_more, open_points, ranked_tests, to_confirm, under_a_stop
 from outer_test.diagnosis.observations import Observed, observe
 from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import AFTER
 from outer_test.diagnosis.suspects import Suspect, suspects, weigh
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part
-from outer_test.procedure import plan_of
 from outer_test.rules.defrost import kit_words
 from outer_test.rules.start_and_run import kit_offer
 from outer_test.twin import Fault, FaultKey
@@ -51,25 +50,19 @@ def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = N
     chances = weigh(among, evidence)
     among = tuple(one.given(evidence) for one in among)
     blamed = accused(among, chances, evidence, known)
-    ahead = _ahead(visit, known, among, chances, evidence, blamed)
+    to_read = open_points(known)
+    ahead = _ahead(visit, known, among, chances, evidence, blamed, to_read)
     return Diagnosis(
-        suspects(among, chances, evidence, MOST_SUSPECTS, _open_points(known)),
+        suspects(among, chances, evidence, MOST_SUSPECTS, to_read),
         blamed,
         ahead[0] if ahead else None,
         tuple(dict.fromkeys(one.point for one in ahead)),
     )
 
 
-def _open_points(judged: Judged) -> frozenset[str]:
-    """What can still be read: of this unit's round, not read yet, and nothing live under a stop."""
-    stopped = bool(stops_of(judged.findings))
-    steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
-    return frozenset(step.point for step in steps if not (stopped and step.power == "live")) - points_read(judged)
-
-
 def _ahead(
     visit: Visit, judged: Judged, among: tuple[Hypothesis, ...], chances: tuple[float, ...], evidence: Mapping[Test, Observed],
-    blamed: tuple[Accused, ...],
+    blamed: tuple[Accused, ...], to_read: frozenset[str],
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """What is next and what likely follows."""
     if blamed:
@@ -79,11 +72,12 @@ def _ahead(
         return (stopped,)
     if chances[0] >= ENOUGH or visit.complaint == "maintenance":  # the first is nothing wrong; maintenance walks all of it
         return tuple(left_behind(judged))[: 2 * MOST_AHEAD]
-    confirming = to_confirm(among, chances, evidence, judged)
-    ranked = ranked_tests(among, chances, evidence, judged)
+    to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
+    confirming = to_confirm(among, chances, evidence, judged, to_read)
+    ranked = ranked_tests(among, chances, evidence, judged, to_read)
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
-        again = once_more(among, chances, evidence, judged)
+        again = once_more(among, chances, evidence)
         return (again if again is not None else _settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
     first = before_it(tests[0], judged)
     return (first, *tests) if first is not tests[0] else tests

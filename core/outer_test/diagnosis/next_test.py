@@ -36,13 +36,11 @@ class NextTest:
     power: str
 
 
-def entropy(chances: Sequence[float]) -> float:
-    """The uncertainty among hypotheses, bits.
-
-    >>> entropy([0.5, 0.5])
-    1.0
-    """
-    return -fsum(chance * log2(chance) for chance in chances if chance > 0)
+def open_points(judged: Judged) -> frozenset[str]:
+    """What can still be read: of this unit's round, not read yet, and nothing live under a stop."""
+    stopped = bool(stops_of(judged.findings))
+    steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
+    return frozenset(step.point for step in steps if not (stopped and step.power == "live")) - points_read(judged)
 
 
 def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:
@@ -71,13 +69,10 @@ def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float
 
 
 def ranked_tests(
-    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
 ) -> tuple[NextTest, ...]:  # fmt: skip
-    """The tests that are worth something, best first; under a stop nothing live, and what stands is never asked again."""
-    visit, state = judged.inputs.visit, judged.power.state
-    stopped = bool(stops_of(judged.findings))
-    aside = {one.point for one in judged.aside}
-    open_ = {step.point for station in plan_of(visit, {}).stations for step in station.steps} - points_read(judged) - aside
+    """The tests that are worth something, best first, and what stands is never asked again. open_: the points that can be read."""
+    state = judged.power.state
     scored = []
     for test, how in TESTED.items():
         point = next((name for name in how.points if name in open_), None)
@@ -85,8 +80,6 @@ def ranked_tests(
         if point is None or _told(test, evidence) or not _possible(test, evidence):
             continue
         power = POINTS[point].power
-        if power == "live" and stopped:
-            continue
         cost = how.minutes + _change(power, state)
         gain = fsum(information(one, among, chances) for one in (_OF_A_RUN if test is Test.RUN_START else (test,)))
         if gain >= WORTH_BITS:
@@ -138,7 +131,7 @@ def _why(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> s
 
 
 def to_confirm(
-    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
 ) -> NextTest | None:  # fmt: skip
     """Where one suspect stands: what its confirming test still lacks. None where none stands, or nothing is lacking that can be done."""
     faults: dict[FaultKey, float] = {}
@@ -151,18 +144,15 @@ def to_confirm(
     if parts[fault_of(key).part] < STANDS:
         return None
     outcomes = {test: seen.outcome for test, seen in evidence.items()}
-    stopped = bool(stops_of(judged.findings))
-    read, aside = points_read(judged), {one.point for one in judged.aside}
-    open_ = {step.point for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps}
     best: tuple[int, str] | None = None
     for proof in PROOFS.get(key, ()):
         if any(met(test, outcome, outcomes) is False for test, outcome in proof.items()):
             continue
         tests = [test for test, outcome in proof.items() if met(test, outcome, outcomes) is None]
-        lacking = [point for test in tests for point in TESTED[test].points] + list(ALSO.get(key, ()))
-        lacking = [point for point in lacking if point in open_ and point not in read and point not in aside]
+        asked = (*(point for test in tests for point in TESTED[test].points), *ALSO.get(key, ()))
+        lacking = [point for point in asked if point in open_]
         lacking += [point for test in tests if (point := _in_another_state(test, evidence, judged)) is not None]
-        if lacking and not (stopped and POINTS[lacking[0]].power == "live") and (best is None or len(lacking) < best[0]):
+        if lacking and (best is None or len(lacking) < best[0]):
             best = (len(lacking), lacking[0])
     if best is None:
         return None
@@ -207,14 +197,13 @@ def _after_the_defrost(judged: Judged, *points: str) -> str | None:
 
 
 def once_more(
-    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed]
 ) -> NextTest | None:  # fmt: skip
     """The reading that decides alone, to be taken twice: what most parts the likeliest from the next. None where none does."""
     ranked = sorted(zip(chances, among, strict=True), key=lambda pair: -pair[0])
     (chance, first), *others = ranked
     if chance < AGAIN or not first.faults:
         return None
-    stopped = bool(stops_of(judged.findings))
 
     def rules_out(seen: Observed) -> float:
         """The probability that still stands against the likeliest, and that this reading alone speaks against."""
@@ -224,9 +213,11 @@ def once_more(
     once = [
         seen
         for seen in evidence.values()
-        if seen.times < MOST_TIMES and POINTS.get(seen.points[0]) is not None and POINTS[seen.points[0]].kind == "number"
-        and not (stopped and POINTS[seen.points[0]].power == "live") and rules_out(seen) > WORTH_AGAIN
-    ]  # fmt: skip
+        if seen.times < MOST_TIMES
+        and seen.points[0] in POINTS
+        and POINTS[seen.points[0]].kind == "number"
+        and rules_out(seen) > WORTH_AGAIN
+    ]
     if not once:
         return None
     seen = max(once, key=rules_out)

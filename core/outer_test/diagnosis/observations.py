@@ -14,6 +14,7 @@ from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import Value, parse_value
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import aux_call_fed, valve_fed
+from outer_test.rules.windings.ground import GROUNDED_OHM
 from outer_test.visit import POINTS, Measures, Visit, group_of, measures
 
 
@@ -28,7 +29,7 @@ class Observed:
     times: int = 1
 
 
-_GROUNDED_OHM, _SAME = 500_000, Decimal("0.1")
+_SAME = Decimal("0.1")  # of a reading: two within it are the same result
 _DECIDED = (Verdict.GOOD, Verdict.WATCH, Verdict.BAD, Verdict.STOP)
 # What was seen is its own outcome.
 _SEEN = {
@@ -123,7 +124,7 @@ def _grounded_before_the_terminals(judged: Judged) -> bool:
         return False
     older = [one for one in visit.readings if one.at is not None and one.at < since and measures(one.point) is Measures.GROUND]
     values = [parse_value(one.value) for one in older if group_of(one.point) == "winding"]
-    return any(one.kind == "closed" or (one.number is not None and one.number < _GROUNDED_OHM) for one in values)
+    return any(one.kind == "closed" or (one.number is not None and one.number < GROUNDED_OHM) for one in values)
 
 
 def repeats(visit: Visit, point: str, standing: str) -> int:

@@ -8,7 +8,6 @@ from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part
-from outer_test.visit import POINTS
 
 _COUNTS, _LEAST_CHANGE = 0.01, 0.2  # a suspect that others are held against; how far apart a test must part it from them
 SPEAKS = 3.0  # evidence that is this many times likelier under one than under nothing wrong
@@ -18,7 +17,7 @@ SPEAKS = 3.0  # evidence that is this many times likelier under one than under n
 class Suspect:
     """A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none.
 
-    would_change: the point whose reading would change its probability most, and its title; empty where none is open.
+    would_change: the point whose reading would change its probability most; empty where none is open.
     """
 
     fault: str
@@ -28,7 +27,6 @@ class Suspect:
     evidence_for: tuple[str, ...]
     evidence_against: tuple[str, ...]
     would_change: str = ""
-    would_change_title: str = ""
 
 
 def weigh(among: Sequence[Hypothesis], evidence: Mapping[Test, Observed]) -> tuple[float, ...]:
@@ -52,7 +50,7 @@ def suspects(
 ) -> tuple[Suspect, ...]:  # fmt: skip
     """The likeliest hypotheses as suspects, and *nothing wrong*, which among[0] is, wherever it stands.
 
-    open_: the points that can still be read.
+    among: their ways weighed by the evidence already. open_: the points that can still be read.
     """
     sound = among[0]
     ranked = sorted(zip(among, chances, strict=True), key=lambda pair: (-pair[1], pair[0].key))
@@ -77,7 +75,7 @@ def _with_change(
         apart = 0.5 * fsum(abs(chance - fsum(weight * one[outcome] for weight, one in shown)) for outcome, chance in here.items())
         if apart > best:
             best, found = apart, point
-    return replace(suspect, would_change=found, would_change_title=POINTS[found].title) if found else suspect
+    return replace(suspect, would_change=found)
 
 
 def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> Suspect:
@@ -85,8 +83,7 @@ def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mappin
     if one is sound:
         bad = tuple(seen.says for test, seen in evidence.items() if usual[test] < 0.1)
         return Suspect(one.key, None, one.says, chance, (), bad)
-    here = one.given(evidence)
-    ratios = {test: here.chances(test)[seen.outcome] / usual[test] for test, seen in evidence.items()}
+    ratios = {test: one.chances(test)[seen.outcome] / usual[test] for test, seen in evidence.items()}
     speaks = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: -item[1]) if ratio >= SPEAKS)
     against = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: item[1]) if ratio <= 1 / SPEAKS)
     return Suspect(one.key, one.part, one.says, chance, speaks, against)

@@ -7,6 +7,7 @@ from decimal import Decimal
 
 from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, say
+from outer_test.rules.windings.ground import GROUNDED_OHM
 from outer_test.visit import (
     ASKS_NO_POWER,
     POINTS,
@@ -28,7 +29,6 @@ from outer_test.visit import (
 TAKEN = Rule("taken", "A reading counts as it was taken", "common practice, no source", "T")
 
 DEAD_BELOW_V = Decimal(30)
-_GROUNDED_OHM = Decimal(500_000)
 _UNPOWERED = ("ohm", "uf", "mohm")
 # What finds the power state asks for none: the proof itself, and what stands upstream of everything that is out.
 
@@ -114,9 +114,9 @@ def _while_live(point: Point, taken: Taken, state: PowerState | None) -> SetAsid
 def _is_ground(point: Point, measured: Measured) -> bool:
     """Whether the reading would be a stop: a path to ground."""
     if point.unit == "mohm":
-        return measured.number is not None and measured.number * 10**6 < _GROUNDED_OHM
+        return measured.number is not None and measured.number * 10**6 < GROUNDED_OHM
     to_ground = point.measures is Measures.GROUND
-    return to_ground and (measured.value.kind == "closed" or (measured.number is not None and measured.number < _GROUNDED_OHM))
+    return to_ground and (measured.value.kind == "closed" or (measured.number is not None and measured.number < GROUNDED_OHM))
 
 
 def _through_jumper(visit: Visit, point: Point, reading: Reading) -> SetAside | None:
