@@ -2762,7 +2762,7 @@ export interface components {
          * Suspect
          * @description A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none.
          *
-         *     would_change: the point whose reading would change its probability most, and its title; empty where none is open.
+         *     would_change: the point whose reading would change its probability most; empty where none is open.
          */
         Suspect: {
             /** Fault */
@@ -2781,11 +2781,6 @@ export interface components {
              * @default
              */
             would_change: string;
-            /**
-             * Would Change Title
-             * @default
-             */
-            would_change_title: string;
         };
         /**
          * SwapGuide

@@ -90,14 +90,15 @@ function NextLink({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"
   );
 }
 
-/** One tap to where a point is read. */
-function PointLink({ visit, point, title }: { visit: VisitShown; point: string; title: string }) {
+/** One tap to where a point is read, by the step's own title where no other is given. */
+function PointLink({ visit, point, title }: { visit: VisitShown; point: string; title?: string }) {
   const station = visit.round.stations.find(({ steps }) => steps.some((step) => step.point === point));
-  if (!station) return <b>{title}</b>;
+  const words = title ?? station?.steps.find((step) => step.point === point)?.title ?? "";
+  if (!station) return <b>{words}</b>;
   return (
     <Link to={`/visits/${visit.id}/${station.name}?point=${point}`}>
       <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
-        {title}
+        {words}
       </Text>
     </Link>
   );
@@ -117,7 +118,7 @@ function Next({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] })
 
 function SuspectLine({ visit, suspect }: { visit: VisitShown; suspect: Suspect }) {
   const [open, setOpen] = useState(false);
-  const { says, probability, evidence_for, evidence_against, would_change, would_change_title } = suspect;
+  const { says, probability, evidence_for, evidence_against, would_change } = suspect;
   const hasWhy = evidence_for.length + evidence_against.length > 0 || would_change !== "";
   return (
     <Box as="li" py="1" listStyleType="none">
@@ -144,7 +145,7 @@ function SuspectLine({ visit, suspect }: { visit: VisitShown; suspect: Suspect }
           ))}
           {would_change && (
             <Text>
-              Would change it: <PointLink visit={visit} point={would_change} title={would_change_title} />
+              Would change it: <PointLink visit={visit} point={would_change} />
             </Text>
           )}
         </Box>
