@@ -12,16 +12,8 @@ const PAUSE_MS = 150;
 
 export default function FindScreen() {
   const [query, setQuery] = useSearchParams();
-  const [typed, setTyped] = useState(query.get("q") ?? "");
   const words = query.get("q") ?? "";
-  // Asked when the fingers rest, and kept in the address, so that going back finds the same. What the address says already
-  // is not put there again: that would call back the page that was just left for.
-  useEffect(() => {
-    if (typed === words) return undefined;
-    const rest = window.setTimeout(() => setQuery(typed ? { q: typed } : {}, { replace: true }), PAUSE_MS);
-    return () => window.clearTimeout(rest);
-  }, [typed, words, setQuery]);
-  const found = useFind(words);
+  const found = useFind(useRested(words));
   const nothing = found.data && found.data.units.length + found.data.visits.length === 0;
   return (
     <>
@@ -42,8 +34,10 @@ export default function FindScreen() {
           fontSize="xl"
           minH="60px"
           maxLength={200}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
+          value={words}
+          // In the address at every key, so that going back finds the same. An address written later, when the fingers
+          // rest, would call back this page after its hit was tapped.
+          onChange={(event) => setQuery(event.target.value ? { q: event.target.value } : {}, { replace: true })}
         />
         {found.isError && <Text color="brick">{found.error.message}</Text>}
         {words.trim().length > 1 && nothing && <Text mt="4">Nothing fits these words.</Text>}
@@ -74,6 +68,16 @@ export default function FindScreen() {
       </Box>
     </>
   );
+}
+
+/** These words once no key has changed them for a moment. */
+function useRested(words: string): string {
+  const [rested, setRested] = useState(words);
+  useEffect(() => {
+    const rest = window.setTimeout(() => setRested(words), PAUSE_MS);
+    return () => window.clearTimeout(rest);
+  }, [words]);
+  return rested;
 }
 
 function Part({ title, children }: { title: string; children: React.ReactNode }) {
