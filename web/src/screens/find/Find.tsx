@@ -37,7 +37,9 @@ export default function FindScreen() {
           value={words}
           // In the address at every key, so that going back finds the same. An address written later, when the fingers
           // rest, would call back this page after its hit was tapped.
-          onChange={(event) => setQuery(event.target.value ? { q: event.target.value } : {}, { replace: true })}
+          onChange={(event) =>
+            setQuery(event.target.value ? { q: event.target.value } : {}, { replace: true })
+          }
         />
         {found.isError && <Text color="brick">{found.error.message}</Text>}
         {words.trim().length > 1 && nothing && <Text mt="4">Nothing fits these words.</Text>}
