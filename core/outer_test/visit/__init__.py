@@ -2,7 +2,7 @@
 
 from outer_test.visit.file import current, read_visit, write_visit
 from outer_test.visit.log import latest_run, not_taken_back
-from outer_test.visit.part import FittedCapacitor, Repair, StockPart
+from outer_test.visit.part import FittedCapacitor, Repair, StockPart, aware
 from outer_test.visit.points import ASKS_NO_POWER, MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Measures, Point, group_of, measures, title_of
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
@@ -26,6 +26,7 @@ from outer_test.visit.visit import (
     Note,
     PowerEvent,
     PowerState,
+    ProofDoubt,
     Reading,
     RunEvent,
     Seen,
@@ -63,6 +64,7 @@ __all__ = [
     "Point",
     "PowerEvent",
     "PowerState",
+    "ProofDoubt",
     "Reading",
     "Repair",
     "RunEvent",
@@ -73,6 +75,7 @@ __all__ = [
     "Thing",
     "Visit",
     "absence_points",
+    "aware",
     "capacitor_sections",
     "check_seen",
     "current",

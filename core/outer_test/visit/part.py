@@ -36,6 +36,7 @@ class Repair(Record):
     put_back: bool = False
     old_goes: Literal["", "scrap", "customer", "warranty", "kept"] = ""
     note: str = ""
+    id: str | None = None
 
     def __post_init__(self) -> None:
         Record.__post_init__(self)

@@ -3,6 +3,7 @@
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass, field
 from datetime import date, datetime
+from enum import StrEnum
 from typing import Literal, get_args
 
 from outer_test.judgement import HouseRules
@@ -30,6 +31,14 @@ ANSWERS: tuple[Answer, ...] = get_args(Answer)
 PEAK_BY = ("inrush", "max-hold")
 PEAK_FITTED = ("none", "two-wire", "relay")
 PowerState = Literal["unknown", "live", "dead-claimed", "dead-proved"]
+
+
+class ProofDoubt(StrEnum):
+    """What keeps a proof of death from counting, by who wrote what on which device (handbook section 4)."""
+
+    TWO_DEVICES = "two-devices"
+    INTERRUPTED = "interrupted"
+    LIVE_WORD = "live-word"
 
 
 @dataclass(frozen=True, slots=True)
@@ -217,6 +226,7 @@ class Visit(Record):
     complaint: Complaint | None = None
     began: Literal["suddenly", "slowly"] | None = None
     power: tuple[PowerEvent, ...] = ()
+    proof_doubt: ProofDoubt | None = None
     readings: tuple[Reading, ...] = ()
     seen: Mapping[str, str | Seen] = field(default_factory=dict)
     lifted: tuple[Lifted, ...] = ()

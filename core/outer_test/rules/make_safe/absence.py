@@ -4,9 +4,9 @@ from collections.abc import Mapping
 from datetime import datetime
 
 from outer_test.judgement import Finding, Limits, Rule, Verdict, judged, unjudged, worst
-from outer_test.measurement import Measured, say
+from outer_test.measurement import Measured, parse_value, say
 from outer_test.rules.make_safe.voltage_lines import DANGER_V, GONE_V, below_both_lines
-from outer_test.visit import Reading, Visit, absence_points, last_power_up
+from outer_test.visit import ProofDoubt, Reading, Visit, absence_points, last_power_up
 
 ABSENCE = Rule(
     "absence",
@@ -17,6 +17,11 @@ ABSENCE = Rule(
 
 TESTER = ("safe.tester_before", "safe.tester_after")
 _LIMITS = Limits(watch_high=float(GONE_V), high=float(DANGER_V))
+DOUBT_WORDS = {
+    ProofDoubt.TWO_DEVICES: "The proof was made on two devices: one person proves all of it, on one.",
+    ProofDoubt.INTERRUPTED: "The proof rested for more than half an hour: nobody knows who was at the disconnect meanwhile.",
+    ProofDoubt.LIVE_WORD: "Another device has it live, and not surely before this proof.",
+}
 _LOW_IMPEDANCE = "Try again at low impedance (LoZ): what falls away is stray or coupled; what stays, find where it comes from."
 
 
@@ -83,4 +88,22 @@ def absence(visit: Visit, found: Mapping[str, Finding], readings: Mapping[str, R
     if known and ((before is not None and before > min(known)) or (after is not None and after < max(known))):
         why = f"The tester must be proved before the {len(asked)} readings and again after them."
         return unjudged(point, ABSENCE, why, ("safe.tester_after",), next="Prove the tester again on a live source now.")
+    if (live := _live_meanwhile(visit, asked)) is not None:
+        why = f"{live.value} V was read here since the tester was first proved: what was read before it proves nothing."
+        return unjudged(point, ABSENCE, why, (*asked, *TESTER), next="Prove all of it again from the start.")
+    if visit.proof_doubt is not None:
+        everything = (*asked, *TESTER)
+        return unjudged(point, ABSENCE, DOUBT_WORDS[visit.proof_doubt], everything, next="Prove all of it again from the start.")
     return judged(point, ABSENCE, Verdict.GOOD, f"{len(asked)} voltages under 2 V, tester proved before and after.")
+
+
+def _live_meanwhile(visit: Visit, asked: tuple[str, ...]) -> Reading | None:
+    """A reading of 30 V and over that falls within the proof, though a later one at its point shows nothing."""
+    began = visit.saw_at(TESTER[0])
+    gone = {reading.supersedes for reading in visit.readings if reading.supersedes is not None}
+    for reading in visit.readings:
+        if reading.point in asked and reading.id not in gone and began is not None and reading.at is not None and reading.at > began:
+            number = parse_value(reading.value).number
+            if number is None or number >= DANGER_V:
+                return reading
+    return None

@@ -1,0 +1,43 @@
+"""Finished, reopened, and what waits: what arrives after the end counts only once the visit is open again."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Final
+
+from outer_test.ledger.event import Event
+from outer_test.ledger.kinds import Kind
+
+# What belongs to a finished visit too.
+_AFTER_THE_END: Final = frozenset({Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.OPENED})
+
+
+@dataclass(frozen=True, slots=True)
+class Closing:
+    """What ended the visit, None while it is open; the events that count, and those that wait for it to be reopened."""
+
+    finish: Event | None
+    counting: tuple[Event, ...]
+    waiting: tuple[Event, ...]
+
+
+def closing(events: Iterable[Event]) -> Closing:
+    """How a visit stands by its place in the ledger, not by anybody's clock: a reading is never lost to a finish it did not know of.
+
+    >>> closing([])
+    Closing(finish=None, counting=(), waiting=())
+    """
+    every = list(events)
+    finish: Event | None = None
+    for event in sorted(every, key=lambda event: event.place):
+        if event.kind is Kind.FINISHED:
+            finish = finish or event
+        elif event.kind is Kind.REOPENED:
+            finish = None
+    if finish is None:
+        return Closing(None, tuple(every), ())
+    late = {event.id for event in every if event.place > finish.place and event.kind not in _AFTER_THE_END}
+    return Closing(
+        finish,
+        tuple(event for event in every if event.id not in late),
+        tuple(event for event in every if event.id in late),
+    )

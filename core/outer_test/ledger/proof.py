@@ -1,0 +1,60 @@
+"""Whether a proof of death counts, by who wrote what (handbook section 4): the dangerous word wins.
+
+What is in doubt is not known, and not known is treated as live.
+"""
+
+from collections.abc import Sequence
+from datetime import timedelta
+from itertools import pairwise
+from typing import Final
+
+from outer_test.ledger.event import Event, certainly_before
+from outer_test.ledger.kinds import Kind
+from outer_test.measurement import parse_value
+from outer_test.nameplate import Plate
+from outer_test.rules.make_safe import DANGER_V, TESTER
+from outer_test.visit import POINTS, Feed, ProofDoubt, Visit, absence_points
+
+_PROOF_POINTS: Final = frozenset(absence_points(Visit(plate=Plate(phase=3))))
+# A proof that rests longer than this between two of its steps is begun again: nobody knows who was at the disconnect meanwhile.
+LONGEST_BREAK: Final = timedelta(minutes=30)  # common practice, no source
+
+
+def proof_doubt(events: Sequence[Event], unit: Visit) -> ProofDoubt | None:
+    """What keeps the latest proof from counting; None where nothing does, or where there is no whole proof.
+
+    events: those in effect, in order. unit: a visit with the unit's plate, which says at which points death is proved.
+    """
+    asked = {*absence_points(unit), *TESTER}
+    latest = {event.body.point: event for event in events if event.kind in (Kind.READING, Kind.SEEN) and event.body.point in asked}
+    if set(latest) != asked:
+        return None
+    made = {event.id for event in latest.values()}
+    proof = [event for event in events if event.id in made]
+    if len({event.device for event in proof}) > 1:
+        return ProofDoubt.TWO_DEVICES
+    if _is_broken(proof):
+        return ProofDoubt.INTERRUPTED
+    if any(not certainly_before(event, proof[0]) for event in events if event.id not in made and is_danger(event)):
+        return ProofDoubt.LIVE_WORD
+    return None
+
+
+def _is_broken(proof: Sequence[Event]) -> bool:
+    return any(later.at - earlier.at > LONGEST_BREAK for earlier, later in pairwise(proof))
+
+
+def is_danger(event: Event) -> bool:
+    """Whether an event says that the unit is live: somebody's word, or 30 V and more where line voltage is read."""
+    if event.kind is Kind.POWER:
+        return bool(event.body.state == "live")
+    if event.kind is not Kind.READING:
+        return False
+    point = POINTS[event.body.point]
+    at_the_line = point.name in _PROOF_POINTS or (point.power == "live" and bool(point.fed_by & Feed.LINE))
+    return at_the_line and point.unit == "v" and _is_over(event.body.value)
+
+
+def _is_over(text: str) -> bool:
+    value = parse_value(text)
+    return value.kind != "number" or value.number is None or abs(value.number) >= DANGER_V
