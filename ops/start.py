@@ -98,7 +98,7 @@ def _wait_for(address: str, server: "subprocess.Popen[bytes]") -> None:
         if server.poll() is not None:
             raise Trouble(f"the server ended by itself with status {server.returncode}")
         try:
-            with urllib.request.urlopen(f"{address}api/session", timeout=2):
+            with urllib.request.urlopen(f"{address}api/v1/session", timeout=2):
                 return
         except OSError:  # refused, cut off or too slow: not up yet
             time.sleep(0.1)

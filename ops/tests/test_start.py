@@ -23,7 +23,7 @@ class Start(unittest.TestCase):
 
     def ask(self, port: int) -> dict[str, object]:
         connection = http.client.HTTPConnection("127.0.0.1", port, timeout=20)
-        connection.request("GET", "/api/session")
+        connection.request("GET", "/api/v1/session")
         answer: dict[str, object] = json.loads(connection.getresponse().read())
         connection.close()
         return answer

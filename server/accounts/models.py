@@ -99,13 +99,17 @@ class Invitation(CompanyRow):
 
 
 class SignIn(CompanyRow):
-    """A sign-in: who, when, from where, with what; and when its session was ended from elsewhere or by signing out."""
+    """A sign-in: who, when, from where, with what; and when its session was ended from elsewhere or by signing out.
+
+    `device` is what the ledger calls it: until devices have keys, a sign-in is one.
+    """
 
     member = models.ForeignKey(Member, on_delete=models.CASCADE, related_name="+")
     at = models.DateTimeField(auto_now_add=True)
     address = models.CharField(max_length=45, blank=True)
     agent = models.CharField(max_length=200, blank=True)
     session_key = models.CharField(max_length=40)
+    device = models.UUIDField(null=True)
     ended_at = models.DateTimeField(null=True)
 
     class Meta:

@@ -4,6 +4,7 @@ import hashlib
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from uuid import UUID
 
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.sessions.models import Session
@@ -166,10 +167,10 @@ def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
     return member
 
 
-def record_sign_in(member: Member, session_key: str, address: str, agent: str) -> None:
+def record_sign_in(member: Member, session_key: str, device: UUID, address: str, agent: str) -> None:
     """Write a sign-in down with its session, so that it can be ended from elsewhere."""
     SignIn.objects.of(member.company).create(
-        company=member.company, member=member, address=address[:45], agent=agent[:200], session_key=session_key
+        company=member.company, member=member, address=address[:45], agent=agent[:200], session_key=session_key, device=device
     )
 
 

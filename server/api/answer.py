@@ -15,6 +15,6 @@ def answer(value: Any) -> HttpResponse:
     return HttpResponse(json.dumps(plain(value), ensure_ascii=False), content_type="application/json")
 
 
-def answer_round(loaded: Loaded) -> HttpResponse:
-    """A visit's round, for who just wrote on it."""
-    return answer(show_round(loaded))
+def answer_round(loaded: Loaded, asker: int | None = None) -> HttpResponse:
+    """A visit's round, for who just wrote on it; asker: their key."""
+    return answer(show_round(loaded, asker))

@@ -126,9 +126,8 @@ def company_in(request: Asking, file: Annotated[UploadedFile, File()]) -> TakenI
 
 
 def _shown(photo: Photo) -> PhotoShown:
-    part = None if photo.part is None else photo.part.uuid
     return PhotoShown(
-        photo.uuid, photo.visit_id, part, photo.about, photo.at, photo.member.shown_name, photo.width, photo.height,
+        photo.uuid, photo.visit_id, photo.part, photo.about, photo.at, photo.member.shown_name, photo.width, photo.height,
         photo.removed_at is not None,
     )  # fmt: skip
 

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from django.contrib.auth import login
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Body, Router
@@ -20,13 +19,12 @@ from accounts.people import (
     members_of,
     offer_reset,
     open_links,
-    record_sign_in,
     sign_ins,
     withdraw,
 )
 from api.company import need_lead
 from api.problems import Problem
-from api.session import Session, shown_session
+from api.session import Session, begin_session, shown_session
 from api.signed_in import Asking, need_csrf
 
 router = Router(tags=["people"])
@@ -219,7 +217,5 @@ def come_in(request: HttpRequest, body: Body[ComingIn]) -> Session:
     """Come in by a link, or set a new password by it, and be signed in."""
     need_csrf(request)
     member = accept(body.token[:200], NewMember(body.username, body.first_name, body.last_name, body.password[:1000]))
-    login(request, member, backend="accounts.backend.MemberBackend")
-    address, agent = request.META.get("REMOTE_ADDR", ""), request.META.get("HTTP_USER_AGENT", "")
-    record_sign_in(member, request.session.session_key or "", str(address), str(agent))
+    begin_session(request, member)
     return shown_session(member)

@@ -15,7 +15,7 @@ from files.log_in import NoSuchJob
 from files.photos import NoSuchPhoto
 from fleet.write_unit import NoSuchUnit
 from outer_test.measurement import FieldProblem
-from visits.load import Finished, NoSuchVisit
+from visits.load import NoSuchVisit
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,7 +84,6 @@ def register(api: NinjaAPI) -> None:
     on(NoSuchJob, lambda request, _: answer(request, 404, ("", "There is no such file on its way in.")))
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
     on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link was used, withdrawn or has expired. Ask for a new one.")))
-    on(Finished, lambda request, _: answer(request, 409, ("", "This visit is finished and cannot be changed.")))
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "This id was already used for something else.")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
     for lost in (OperationalError, InterfaceError):

@@ -13,7 +13,7 @@ from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Member
 from accounts.people import record_sign_in, record_sign_out
 from api.problems import Problem, Refused
-from api.signed_in import Asking, need_csrf
+from api.signed_in import DEVICE, Asking, device_of, need_csrf
 
 router = Router(tags=["session"])
 
@@ -52,6 +52,14 @@ def shown_session(member: Member | None) -> Session:
     return Session(MemberShown(member.shown_name, member.username, member.role, member.company.name), demo)
 
 
+def begin_session(request: HttpRequest, member: Member) -> None:
+    """Sign this member in, as another device than whoever was signed in before, and write it down."""
+    request.session.pop(DEVICE, None)
+    login(request, member, backend="accounts.backend.MemberBackend")
+    address, agent = request.META.get("REMOTE_ADDR", ""), request.META.get("HTTP_USER_AGENT", "")
+    record_sign_in(member, request.session.session_key or "", device_of(request), str(address), str(agent))
+
+
 @router.get("", auth=None, response=Session)
 def who(request: HttpRequest) -> Session:
     """Who is signed in. Open to everybody; gives the CSRF cookie that signing in needs."""
@@ -73,9 +81,7 @@ def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
         if getattr(request, "axes_locked_out", False):
             raise Refused(429, locked)
         raise Refused(401, "This name and password do not match.", "password")
-    login(request, member)
-    address, agent = request.META.get("REMOTE_ADDR", ""), request.META.get("HTTP_USER_AGENT", "")
-    record_sign_in(member, request.session.session_key or "", str(address), str(agent))
+    begin_session(request, member)
     return shown_session(member)
 
 

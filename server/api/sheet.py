@@ -7,20 +7,21 @@ from django.http import HttpResponse
 from ninja import Body, Router
 
 from api.problems import Problem
-from api.signed_in import Asking
+from api.signed_in import Asking, writer_of
 from api.visits import REFUSALS
 from files.report import report_html, report_pdf
+from ledger.writer import Made
+from outer_test.ledger import Signature
 from visits.load import find_visit, load_visit
-from visits.write_signature import Signed, sign
+from visits.remarks import write_one
 
 router = Router(tags=["sheet"])
 
 
-@dataclass(frozen=True, slots=True)
-class SignatureBody:
-    """A signature, with the client's UUID."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SignatureBody(Made):
+    """A signature."""
 
-    id: UUID
     name: str
     strokes: list[list[tuple[float, float]]]
 
@@ -51,5 +52,6 @@ def report_as_pdf(request: Asking, visit_id: UUID) -> HttpResponse:
 @router.post("/{visit_id}/signature", response={200: Kept, **REFUSALS})
 def keep_signature(request: Asking, visit_id: UUID, body: Body[SignatureBody]) -> Kept:
     """Keep a signature drawn on the screen."""
-    sign(request.auth, visit_id, Signed(body.id, body.name, tuple(tuple(stroke) for stroke in body.strokes)))
+    strokes = tuple(tuple((round(x, 4), round(y, 4)) for x, y in stroke) for stroke in body.strokes)
+    write_one(writer_of(request), visit_id, body, Signature(body.name.strip(), strokes))
     return Kept(body.id)

@@ -1,6 +1,8 @@
 """Who is asking: the signed-in member, with the company loaded along."""
 
+from datetime import datetime
 from typing import Any
+from uuid import UUID, uuid4
 
 from django.http import HttpRequest
 from django.utils import timezone
@@ -10,6 +12,7 @@ from ninja.utils import check_csrf
 from accounts.models import Member
 from accounts.time_zone import zone_of
 from api.problems import Refused
+from ledger.writer import Writer
 
 
 class SignedIn(SessionAuth):
@@ -34,3 +37,25 @@ def need_csrf(request: HttpRequest) -> None:
     """Hold an endpoint that is open to strangers to the CSRF check too. Raises Refused."""
     if check_csrf(request) is not None:
         raise Refused(403, "This page is out of date. Reload it.")
+
+
+DEVICE, CLOCK = "device", "Outer-Test-Clock"
+
+
+def device_of(request: HttpRequest) -> UUID:
+    """What the ledger calls the device behind this session: until devices have keys, a sign-in is one."""
+    if DEVICE not in request.session:
+        request.session[DEVICE] = str(uuid4())
+    return UUID(request.session[DEVICE])
+
+
+def writer_of(request: Asking) -> Writer:
+    """Who writes, from which device, and what its clock says now. Raises Refused where it says no time."""
+    said = request.headers.get(CLOCK)
+    try:
+        clock = None if said is None else datetime.fromisoformat(said)
+    except ValueError:
+        clock = None
+    if said is not None and (clock is None or clock.tzinfo is None):
+        raise Refused(422, f"{CLOCK} needs a time with its offset from UTC, as in 2027-01-14T09:42:00Z")
+    return Writer(request.auth, device_of(request), clock)

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 from datetime import datetime
+from typing import Literal
 from uuid import UUID
 
 from django.http import HttpResponse
@@ -10,29 +11,30 @@ from ninja import Body, Router
 
 from api.answer import answer, answer_round
 from api.problems import Problem
-from api.signed_in import Asking
-from api.visits import aware
+from api.signed_in import Asking, writer_of
 from fleet.models import Unit
-from fleet.write_unit import NewUnit, add_unit, find_unit, fit_part, unit_by_tag, write_notes
+from fleet.parts import fit_part, parts_of
+from fleet.write_unit import add_unit, find_unit, unit_by_tag, write_notes
+from ledger.writer import Made, New
 from outer_test.circuit import Cabinet, cabinet
 from outer_test.history import PARTS, PointHistory
+from outer_test.ledger import PartFitted, PlateRead, UnitAdded
 from outer_test.nameplate import Contactor, Plate
 from outer_test.visit import Complaint, FittedCapacitor
-from visits.keep import VisitThen, parts_fitted, refresh_standing, unit_record
-from visits.load import find_visit, load_visit
+from visits.keep import VisitThen, refresh_standing, unit_record
+from visits.load import member_names
 from visits.open_visit import open_visit
+from visits.plate import write_plate
 from visits.shapes import Round
 from visits.to_core import core_unit
-from visits.write_plate import PlateAsRead, write_plate
 
 router = Router(tags=["units"])
 
 
-@dataclass(frozen=True, slots=True)
-class PlateRead:
-    """A plate as read on a visit, with the client's UUID and why it was read again."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlateAsRead(Made):
+    """A plate as read on a visit, and why it was read again."""
 
-    id: UUID
     visit: UUID
     plate: Plate
     fitted: tuple[FittedCapacitor, ...] = field(default=())
@@ -40,13 +42,12 @@ class PlateRead:
     why: str = ""
 
 
-@dataclass(frozen=True, slots=True)
-class NewVisit:
-    """A visit to open, with the client's UUID."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NewVisit(Made):
+    """A visit to open."""
 
-    id: UUID
     complaint: Complaint
-    began: str = ""
+    began: Literal["", "suddenly", "slowly"] = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,11 +86,10 @@ class UnitFile:
     points: tuple[PointHistory, ...]
 
 
-@dataclass(frozen=True, slots=True)
-class NewUnitBody:
-    """A unit to add, with the client's UUID."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NewUnit(Made):
+    """A unit to add; a site of the same name and address is the same site."""
 
-    id: UUID
     site: str
     address: str
     label: str
@@ -103,13 +103,11 @@ class Notes:
     notes: str
 
 
-@dataclass(frozen=True, slots=True)
-class PartPutIn:
-    """A part that was put in, with the client's UUID; `at` is now where it is left out."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PartPutIn(Made):
+    """A part that was put in; `at` is now where it is left out."""
 
-    id: UUID
     part: str
-    at: datetime | None = None
     note: str = ""
 
 
@@ -117,10 +115,11 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     company = request.auth.company
     record = unit_record(company, unit)
     visit = core_unit(unit)
-    rows = list(reversed(parts_fitted(company, unit)))
+    names = member_names(company)
+    parts = [PartShown(one.id, one.part, one.at, one.note, names.get(one.by or 0, "")) for one in reversed(parts_of(company, unit))]
     shown = UnitFile(
         unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
-        tuple(PartShown(row.uuid, row.part, row.at, row.note, row.member.shown_name) for row in rows), PARTS, record.visits, record.points,
+        tuple(parts), PARTS, record.visits, record.points,
     )  # fmt: skip
     return answer(shown)
 
@@ -132,9 +131,11 @@ def by_tag(request: Asking, tag: str) -> Opened:
 
 
 @router.post("", response={200: Opened, 409: Problem, 422: Problem})
-def new_unit(request: Asking, body: Body[NewUnitBody]) -> Opened:
+def new_unit(request: Asking, body: Body[NewUnit]) -> Opened:
     """Add a unit, and its site where that is new."""
-    return Opened(add_unit(request.auth, NewUnit(body.id, body.site, body.address, body.label, body.serial)).id)
+    return Opened(
+        add_unit(writer_of(request), New(body.id, UnitAdded(body.site, body.address, body.label, body.serial), body.at, body.seq)).id
+    )
 
 
 @router.get("/{unit_id}", response={200: UnitFile, 401: Problem, 404: Problem})
@@ -146,28 +147,25 @@ def unit_file(request: Asking, unit_id: UUID) -> HttpResponse:
 @router.put("/{unit_id}/notes", response={200: UnitFile, 404: Problem, 422: Problem})
 def keep_notes(request: Asking, unit_id: UUID, body: Body[Notes]) -> HttpResponse:
     """Keep the unit's notes."""
-    return _file(request, write_notes(request.auth, unit_id, body.notes))
+    return _file(request, write_notes(writer_of(request), unit_id, body.notes))
 
 
 @router.post("/{unit_id}/parts", response={200: UnitFile, 404: Problem, 409: Problem, 422: Problem})
 def part_put_in(request: Asking, unit_id: UUID, body: Body[PartPutIn]) -> HttpResponse:
     """Record a part that was put in: its readings begin a new line."""
-    fit_part(request.auth, unit_id, body.id, body.part, aware(body.at), body.note)
-    unit = find_unit(request.auth.company, unit_id)
+    unit = fit_part(writer_of(request), unit_id, New(body.id, PartFitted(body.part, body.note.strip(), body.at)))
     refresh_standing(request.auth.company, unit, core_unit(unit), timezone.now())
     return _file(request, unit)
 
 
-@router.put("/{unit_id}/plate", response={200: Round, 404: Problem, 409: Problem, 422: Problem})
-def read_plate(request: Asking, unit_id: UUID, body: Body[PlateRead]) -> HttpResponse:
+@router.post("/{unit_id}/plate", response={200: Round, 404: Problem, 409: Problem, 422: Problem})
+def read_plate(request: Asking, unit_id: UUID, body: Body[PlateAsRead]) -> HttpResponse:
     """Keep a newly read plate. The one before stays in the unit's history."""
-    read = PlateAsRead(body.plate, body.fitted, body.contactor_fitted, body.why)
-    write_plate(request.auth, body.visit, unit_id, body.id, read)
-    row = find_visit(request.auth.company, body.visit)
-    return answer_round(load_visit(request.auth.company, row))
+    read = PlateRead(body.plate, body.fitted, body.contactor_fitted, body.why)
+    return answer_round(write_plate(writer_of(request), body.visit, unit_id, body, read), request.auth.pk)
 
 
 @router.post("/{unit_id}/visits", response={200: Opened, 404: Problem, 409: Problem, 422: Problem})
 def new_visit(request: Asking, unit_id: UUID, body: Body[NewVisit]) -> Opened:
     """Open a visit to this unit now."""
-    return Opened(open_visit(request.auth, unit_id, body.id, body.complaint, body.began).id)
+    return Opened(open_visit(writer_of(request), unit_id, body, body.complaint, body.began).id)

@@ -9,6 +9,8 @@ def message_for(error: dict[str, Any]) -> tuple[str, str]:
     """One of pydantic's errors as (dotted field, message)."""
     # Names of the union's branches and of dataclasses are no part of the place a person looks at.
     place = [str(part) for part in error["loc"] if not _is_branch(str(part))]
+    if place[:1] == ["body"]:
+        del place[0]
     cause = error.get("ctx", {}).get("error")
     if isinstance(cause, FieldProblem):
         if cause.field not in place[-1:]:

@@ -20,7 +20,7 @@ class Drawn(BrowserTest):
 
     def round(self) -> dict[str, Any]:
         visit = self.page.url.split("/visits/")[1].split("/")[0]
-        shown: dict[str, Any] = self.page.request.get(f"{self.live_server_url}/api/visits/{visit}").json()["round"]
+        shown: dict[str, Any] = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()["round"]
         return shown
 
     def test_a_reading_lies_between_its_limits_exactly_when_it_does(self) -> None:

@@ -75,7 +75,7 @@ class Round(BrowserTest):
         self.walk()
         expect(self.page.locator("nav").get_by_text("read", exact=True)).to_have_count(9)
         visit = self.page.url.split("/visits/")[1].split("/")[0]
-        shown = self.page.request.get(f"{self.live_server_url}/api/visits/{visit}").json()["round"]
+        shown = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()["round"]
         self.assertEqual(len(shown["entries"]), READINGS)
         self.assertEqual([one["point"] for one in shown["assessment"]["missing"]], [])
         bad = [one for one in shown["assessment"]["findings"] if one["verdict"] in ("bad", "stop")]

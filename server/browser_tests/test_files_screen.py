@@ -9,7 +9,9 @@ from playwright.sync_api import Locator, expect
 
 from accounts.models import Company
 from browser_tests.base import BrowserTest
-from visits.models import Entry
+from ledger.models import EventRow
+from outer_test.ledger import Kind
+from testing.fixtures import events
 
 HEADING = "serial,time,reading,value,unit\n"
 
@@ -28,7 +30,7 @@ class Out(BrowserTest):
             bodies[href.rsplit("/", 1)[1]] = got.body()
         rows = list(csv.DictReader(io.StringIO(bodies["readings.csv"].decode("utf-8-sig"))))
         company = Company.objects.get(name__startswith="Tern Hollow")
-        self.assertEqual(len(rows), Entry.objects.of(company).count())
+        self.assertEqual(len(rows), len(events(company, Kind.READING, Kind.SEEN)))
         self.assertTrue(Calendar.from_ical(bodies["next-visits.ics"]).walk("VEVENT"))
         self.assertIn(b"<svg", bodies["labels"])
         with zipfile.ZipFile(io.BytesIO(bodies["company.zip"])) as archive:
@@ -51,13 +53,13 @@ class In(BrowserTest):
         return self.log
 
     def test_wrong_rows_are_named_and_nothing_is_kept(self) -> None:
-        before = Entry._base_manager.count()
+        before = EventRow._base_manager.count()
         self.choose(HEADING + "TH-0233,2024-03-01 09:00,herm,35.1,uF\nTH-9999,2024-03-01 09:00,herm,35.1,uF\nTH-0233,soon,herm,35.1,uF\n")
         expect(self.read_it().get_by_role("alert")).to_contain_text("2 rows are wrong")
         expect(self.log).to_contain_text("TH-9999")
         expect(self.log).to_contain_text("soon")
         expect(self.log.get_by_role("button", name="Save all")).to_have_count(0)
-        self.assertEqual(Entry._base_manager.count(), before)
+        self.assertEqual(EventRow._base_manager.count(), before)
 
     def test_a_look_before_it_is_kept_survives_a_reload(self) -> None:
         self.choose(HEADING + "TH-0233,2024-03-01 09:00,herm,20.1,uF\n")
@@ -69,12 +71,12 @@ class In(BrowserTest):
         expect(self.log.get_by_role("status")).to_contain_text("Saved.")
 
     def test_stopped_nothing_is_kept(self) -> None:
-        before = Entry._base_manager.count()
+        before = EventRow._base_manager.count()
         self.choose(HEADING + "TH-0233,2024-03-01 09:00,herm,35.1,uF\n")
         expect(self.read_it()).to_contain_text("Nothing is saved yet")
         self.log.get_by_role("button", name="Cancel").click()
         expect(self.log).to_contain_text("Stopped. Nothing was saved.")
-        self.assertEqual(Entry._base_manager.count(), before)
+        self.assertEqual(EventRow._base_manager.count(), before)
 
     def test_what_is_no_csv(self) -> None:
         for text in ("", "just one column\n1\n"):
@@ -82,7 +84,7 @@ class In(BrowserTest):
             expect(self.log.get_by_role("alert")).to_contain_text("not a CSV file")
 
     def test_a_zip_into_a_company_that_has_units(self) -> None:
-        whole = self.page.request.get(f"{self.live_server_url}/api/files/company.zip").body()
+        whole = self.page.request.get(f"{self.live_server_url}/api/v1/files/company.zip").body()
         part = self.page.get_by_label("Import a company zip")
         part.get_by_label("Company zip").set_input_files({"name": "c.zip", "mimeType": "application/zip", "buffer": whole})
         expect(part.get_by_role("alert")).to_contain_text("already has units")

@@ -108,7 +108,7 @@ class Slice(BrowserTest):
         self.page.context.set_offline(False)
         expect(self.page.get_by_role("main")).to_contain_text("so 32.9 to 37.1 µF is good")
         visit = self.page.url.split("/visits/")[1].split("/")[0]
-        entries = json.loads(self.page.request.get(f"{self.live_server_url}/api/visits/{visit}").text())["round"]["entries"]
+        entries = json.loads(self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").text())["round"]["entries"]
         self.assertEqual([(entry["point"], entry["value"]) for entry in entries], [("cap.herm.uf", "34.8"), ("cap.fan.uf", "4.9")])
 
     def test_thirty_volts_stops(self) -> None:

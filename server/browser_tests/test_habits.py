@@ -77,7 +77,7 @@ class Sheet(BrowserTest):
         sheet = self.page.get_by_role("main")
         for words in ("34.8", "43.8", "HERM wires off", "not finished"):
             expect(sheet).to_contain_text(words, ignore_case=True)
-        file = self.page.request.get(self.page.url.replace("/visits/", "/api/visits/").replace("/sheet", "/file")).json()
+        file = self.page.request.get(self.page.url.replace("/visits/", "/api/v1/visits/").replace("/sheet", "/file")).json()
         self.assertEqual([one["value"] for one in file["readings"]], ["43.8", "34.8"])
 
     def test_the_page_to_hand_over_and_its_pdf_are_offered_and_open(self) -> None:

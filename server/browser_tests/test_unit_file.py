@@ -66,7 +66,7 @@ class UnitFile(BrowserTest):
         expect(self.page.get_by_role("main")).to_contain_text("50.4")
 
     def test_its_readings_and_its_sticker(self) -> None:
-        got = self.page.request.get(f"{self.live_server_url}/api/files/readings.csv?unit={self.unit.id}")
+        got = self.page.request.get(f"{self.live_server_url}/api/v1/files/readings.csv?unit={self.unit.id}")
         self.assertEqual(got.headers["content-type"], "text/csv; charset=utf-8")
         self.assertIn("TH-0233", got.text())
         with self.page.context.expect_page() as opened:

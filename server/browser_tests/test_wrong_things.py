@@ -4,7 +4,8 @@ from playwright.sync_api import expect
 
 from accounts.models import Member
 from browser_tests.base import BrowserTest
-from visits.models import Entry, Visit
+from ledger.models import EventRow
+from visits.models import Visit
 
 SITE = "Fell Road 21"
 
@@ -37,7 +38,8 @@ class InTheRound(BrowserTest):
         self.aside = self.page.get_by_label("What follows")
 
     def kept(self) -> list[tuple[str, str]]:
-        return list(Entry._base_manager.filter(visit=self.visit).order_by("id").values_list("point", "value"))
+        rows = EventRow._base_manager.filter(visit=self.visit.pk, kind__in=("reading", "seen")).order_by("place")
+        return [(row.body["point"], row.body["value"]) for row in rows]
 
     def test_enter_pressed_twice_is_one_reading(self) -> None:
         self.page.locator("[data-reading]").fill("34.8")

@@ -30,6 +30,7 @@ INSTALLED_APPS = [
     "axes",
     "csp",
     "accounts",
+    "ledger",
     "fleet",
     "visits",
     "setup",

@@ -1,4 +1,4 @@
-"""The API under /api/, and the one page for everything else."""
+"""The API under /api/v1/, and the one page for everything else."""
 
 from django.urls import path, re_path
 
@@ -6,6 +6,6 @@ from api.main import api
 from config.page import page
 
 urlpatterns = [
-    path("api/", api.urls),
+    path("api/v1/", api.urls),
     re_path(r"^(?!api/|static/|assets/).*$", page),
 ]

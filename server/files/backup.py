@@ -13,7 +13,8 @@ from django.conf import settings
 from django.db import connections
 
 FORMAT, VERSION = "outer-test-backup", 1
-DUMP, FILES, HEADING = "database.dump", "files", "backup.json"
+DUMP, FILES, HEADING, SCRIPT = "database.dump", "files", "backup.json", "restore.sql"
+_EMPTY = "DROP SCHEMA public CASCADE; CREATE SCHEMA public"
 
 
 class BackupTrouble(Exception):
@@ -36,7 +37,11 @@ def _database() -> tuple[list[str], dict[str, str]]:
 
 def _run(command: list[str], what: str) -> None:
     words, env = _database()
-    done = subprocess.run([*command, *words], env=env, text=True, capture_output=True, check=False)
+    _call([*command, *words], what, env)
+
+
+def _call(command: list[str], what: str, env: dict[str, str]) -> None:
+    done = subprocess.run(command, env=env, text=True, capture_output=True, check=False)
     if done.returncode != 0:
         raise BackupTrouble(f"{what}: {(done.stderr.strip() or 'no reason given').splitlines()[-1]}")
 
@@ -76,8 +81,13 @@ def put_back(backup: Path) -> None:
         if not isinstance(heading, dict) or (heading.get("format"), heading.get("version")) != (FORMAT, VERSION):
             raise BackupTrouble(f"{backup} is no {FORMAT} of version {VERSION}")
         connections.close_all()
-        words = ["--clean", "--if-exists", "--no-owner", "--single-transaction", "--exit-on-error"]
-        _run([_program("pg_restore"), *words, str(Path(folder) / DUMP)], "putting the database back")
+        script = Path(folder) / SCRIPT
+        _call(
+            [_program("pg_restore"), "--no-owner", "--file", str(script), str(Path(folder) / DUMP)], "reading the backup", dict(os.environ)
+        )
+        # All of it goes and comes in one transaction: a partition's own keys cannot be dropped one by one.
+        words = ["--quiet", "--single-transaction", "--set", "ON_ERROR_STOP=1", "--output", os.devnull, "--command", _EMPTY]
+        _run([_program("psql"), *words, "--file", str(script)], "putting the database back")
         _files_back(Path(folder) / FILES, Path(settings.MEDIA_ROOT))
 
 

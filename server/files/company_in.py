@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from pathlib import PurePosixPath
 from typing import IO, Any
-from uuid import UUID
+from uuid import UUID, uuid5
 
 from django.db import transaction
 
@@ -16,10 +16,14 @@ from accounts.models import Company, Member
 from files.company_out import FORMAT, VERSION
 from files.photo_in import PhotoOf, PhotoProblem, keep_photo
 from files.visit_in import write_whole
-from fleet.models import PartFitted, Site, Unit
+from fleet.models import Site, Unit
+from fleet.parts import parts_of
 from fleet.write_unit import find_text_of
+from ledger.write import ledger_of
+from ledger.writer import New, Subject, Writer, own_writer
 from outer_test.history import PARTS
 from outer_test.judgement import HouseRules
+from outer_test.ledger import PartFitted, PlateRead, UnitAdded, UnitNotes
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Contactor, Defrost, Plate
 from outer_test.plain_data import ReadProblem, present, read_text
@@ -170,10 +174,9 @@ def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
     checked = _Checked(file)
     with transaction.atomic():
         _settings(company, checked.as_type("company.json", CompanyIn))
-        units = {one.id: _unit(company, one) for one in checked.as_type("units.json", tuple[UnitIn, ...])}
-        for part in checked.as_type("parts.json", tuple[PartIn, ...]):
-            _part(member, units, part)
+        units = {one.id: _unit(member, one) for one in checked.as_type("units.json", tuple[UnitIn, ...])}
         visits = _visits(member, checked, units)
+        _parts(member, units, checked.as_type("parts.json", tuple[PartIn, ...]))
         photos = _photos(member, checked, units)
     return TakenIn(len(units), visits, photos)
 
@@ -186,9 +189,12 @@ def _settings(company: Company, about: CompanyIn) -> None:
     company.save(update_fields=["letterhead", "rules", "meters", "van_stock", "boards"])
 
 
-def _unit(company: Company, one: UnitIn) -> Unit:
-    if max(len(one.site), 0) > 120 or len(one.address) > 200 or len(one.label) > 80 or len(one.serial) > 40:
-        raise FieldProblem("file", "units.json: a name is too long.")
+def _unit(member: Member, one: UnitIn) -> Unit:
+    company = member.company
+    try:
+        added = UnitAdded(one.site, one.address, one.label, one.serial)
+    except FieldProblem as problem:
+        raise FieldProblem("file", f"units.json: {problem}") from None
     site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
     plain = present(one)
     unit = Unit(
@@ -202,15 +208,28 @@ def _unit(company: Company, one: UnitIn) -> Unit:
         unit.tag = one.tag
     unit.find_text = find_text_of(unit)
     unit.save(force_insert=True)
+    _write_unit(own_writer(member, "zip"), unit, added, one)
     return unit
 
 
-def _part(member: Member, units: dict[UUID, Unit], part: PartIn) -> None:
-    if part.unit not in units or part.part not in PARTS:
-        raise FieldProblem("file", "parts.json: names a unit or part that does not exist.")
-    PartFitted.objects.of(member.company).create(
-        company=member.company, uuid=part.id, unit=units[part.unit], part=part.part, at=part.at, note=part.note[:200], member=member
-    )
+def _write_unit(writer: Writer, unit: Unit, added: UnitAdded, one: UnitIn) -> None:
+    plate = PlateRead(one.plate, one.fitted, one.contactor_fitted)
+    said = [added, *([plate] if plate != PlateRead() else []), *([UnitNotes(one.notes[:4000])] if one.notes else [])]
+    with ledger_of(writer) as ledger:
+        ledger.write_events(Subject(unit.site_id, unit.pk), [New(uuid5(unit.pk, str(place)), body) for place, body in enumerate(said)])
+
+
+def _parts(member: Member, units: dict[UUID, Unit], parts: tuple[PartIn, ...]) -> None:
+    """The parts that no visit tells of already: an older zip lists both."""
+    told = {(unit.pk, one.part, one.at) for unit in units.values() for one in parts_of(member.company, unit)}
+    for part in parts:
+        if part.unit not in units or part.part not in PARTS:
+            raise FieldProblem("file", "parts.json: names a unit or part that does not exist.")
+        if (part.unit, part.part, part.at) in told:
+            continue
+        unit = units[part.unit]
+        with ledger_of(own_writer(member, f"part {part.id}")) as ledger:
+            ledger.write_events(Subject(unit.site_id, unit.pk), [New(part.id, PartFitted(part.part, part.note[:200], part.at))])
 
 
 def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
@@ -227,9 +246,7 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
         if Visit._base_manager.filter(id=visit_id).exists():
             raise FieldProblem("file", f"{name[:60]}: this visit is already in this database.")
         said = f"{about.notes}\nVisited by {about.technician}." if about.technician else about.notes
-        write_whole(
-            member, units[about.unit], visit_id, visit, about.scheduled_for, notes=said.strip(), finish_reason=about.finish_reason[:300]
-        )
+        write_whole(member, units[about.unit], visit_id, visit, about.scheduled_for, said.strip(), about.finish_reason[:300])
         if about.return_of is not None:
             answers[visit_id] = about.return_of
     for visit_id, answered in answers.items():
@@ -241,12 +258,13 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
 
 def _photos(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
     names = [name for name in checked.names if name.startswith("photos/") and name.endswith(".jpg")]
+    parts = {unit.pk: {one.id for one in parts_of(member.company, unit)} for unit in units.values()} if names else {}
     for name in names:
         about: PhotoAbout = checked.as_type(name.replace(".jpg", ".about.json"), PhotoAbout)
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
         visit = Visit.objects.of(member.company).filter(id=about.visit).first() if about.visit is not None else None
-        part = PartFitted.objects.of(member.company).filter(uuid=about.part).first() if about.part is not None else None
+        part = about.part if about.part is not None and about.part in parts.get(about.unit, set()) else None
         try:
             keep_photo(member, PhotoOf(units[about.unit], visit, part, about.about), about.id, checked.read(name), about.at)
         except PhotoProblem as problem:

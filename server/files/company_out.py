@@ -8,7 +8,9 @@ from datetime import datetime
 from typing import IO, Any
 
 from accounts.models import Company
-from fleet.models import PartFitted, Unit
+from fleet.models import Unit
+from ledger.models import EventRow
+from outer_test.ledger import Kind
 from outer_test.visit import write_visit
 from visits.load import load_visit
 from visits.models import Photo, Visit
@@ -36,18 +38,21 @@ def _files(company: Company) -> Iterator[tuple[str, bytes]]:
     yield "company.json", _json(about)
     units = Unit.objects.of(company).select_related("site").order_by("id")
     yield "units.json", _json([_unit(unit) for unit in units])
-    parts = PartFitted.objects.of(company).order_by("id")
-    yield (
-        "parts.json",
-        _json([{"id": part.uuid, "unit": part.unit_id, "part": part.part, "at": part.at.isoformat(), "note": part.note} for part in parts]),
-    )
+    yield "parts.json", _json(list(_parts(company)))
     for row in Visit.objects.of(company).select_related("unit__site", "technician").order_by("scheduled_for", "id").iterator():
         yield f"visits/{row.id}.json", write_visit(load_visit(company, row).visit)
         yield f"visits/{row.id}.about.json", _json(_visit(row))
-    for photo in Photo.objects.of(company).filter(removed_at=None).select_related("part").order_by("id"):
+    for photo in Photo.objects.of(company).filter(removed_at=None).order_by("id"):
         with photo.file.open("rb") as file:
             yield f"photos/{photo.uuid}.jpg", file.read()
         yield f"photos/{photo.uuid}.about.json", _json(_photo(photo))
+
+
+def _parts(company: Company) -> Iterator[dict[str, Any]]:
+    """The parts recorded by themselves; those put in on a visit are in its file."""
+    for row in EventRow.objects.of(company).filter(kind=Kind.FITTED.value).order_by("place"):
+        at = row.body.get("at") or row.at.isoformat()
+        yield {"id": row.uuid, "unit": row.unit, "part": row.body["part"], "at": at, "note": row.body.get("note", "")}
 
 
 def _unit(one: Unit) -> dict[str, Any]:
@@ -59,7 +64,7 @@ def _unit(one: Unit) -> dict[str, Any]:
 
 def _photo(one: Photo) -> dict[str, Any]:
     return {
-        "id": one.uuid, "unit": one.unit_id, "visit": one.visit_id, "part": one.part and one.part.uuid, "at": one.at.isoformat(),
+        "id": one.uuid, "unit": one.unit_id, "visit": one.visit_id, "part": one.part, "at": one.at.isoformat(),
         "about": one.about,
     }  # fmt: skip
 

@@ -2,12 +2,19 @@
 
 import csv
 from collections.abc import Iterator
+from datetime import UTC
+from itertools import islice
 from typing import Any
 from uuid import UUID
 
 from accounts.models import Company
 from outer_test.visit import POINTS, title_of
-from visits.models import Entry
+from visits.load import load_each
+from visits.models import Visit
+from visits.shapes import EntryShown
+from visits.show import entries_of
+
+AT_ONCE = 100
 
 COLUMNS = (
     "reading",
@@ -41,25 +48,27 @@ class _Line:
 
 
 def readings_csv(company: Company, unit: UUID | None = None, visit: UUID | None = None) -> Iterator[str]:
-    """The heading, then one line a reading, in the order of the visits and as they were written."""
-    rows = Entry.objects.of(company)
+    """The heading, then one line a reading, in the order of the visits and as they were read."""
+    rows = Visit.objects.of(company).select_related("unit__site").order_by("scheduled_for", "id")
     if unit is not None:
-        rows = rows.filter(visit__unit_id=unit)
+        rows = rows.filter(unit=unit)
     if visit is not None:
-        rows = rows.filter(visit_id=visit)
+        rows = rows.filter(id=visit)
     writer = csv.writer(_Line(), lineterminator="\r\n")
     yield writer.writerow(COLUMNS)
-    ordered = rows.select_related("visit__unit__site", "member").order_by("visit__scheduled_for", "visit_id", "id")
-    for row in ordered.iterator(chunk_size=2000):
-        yield writer.writerow(_cells(row))
+    every = rows.iterator(chunk_size=AT_ONCE)
+    while some := list(islice(every, AT_ONCE)):
+        for row, loaded, _ in load_each(company, some):
+            for entry in () if loaded is None else entries_of(loaded):
+                yield writer.writerow(_cells(row, entry))
 
 
-def _cells(row: Entry) -> list[Any]:
-    unit = row.visit.unit
+def _cells(row: Visit, entry: EntryShown) -> list[Any]:
+    unit, at = row.unit, entry.at.astimezone(UTC).isoformat()
     return [
-        row.uuid, row.visit_id, row.visit.scheduled_for.isoformat(), harmless(unit.site.name), harmless(unit.label), harmless(unit.serial),
-        row.point, title_of(row.point), row.value, POINTS[row.point].sign, row.at.isoformat(), harmless(row.member.shown_name),
-        harmless(row.meter), row.by, row.fitted, row.turns, row.power, row.supersedes or "",
+        entry.id, row.pk, row.scheduled_for.isoformat(), harmless(unit.site.name), harmless(unit.label), harmless(unit.serial),
+        entry.point, title_of(entry.point), entry.value, POINTS[entry.point].sign, at, harmless(entry.by_whom),
+        harmless(entry.meter), entry.by, entry.fitted, entry.turns, entry.power, entry.supersedes or "",
     ]  # fmt: skip
 
 

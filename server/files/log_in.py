@@ -18,16 +18,20 @@ from accounts.audit import note
 from accounts.models import Company, Member
 from accounts.time_zone import zone_of
 from fleet.models import Unit
+from ledger.read import Read
+from ledger.write import ledger_of
+from ledger.writer import New, Subject, own_writer
 from outer_test import visit as core
 from outer_test.assessment import assess
 from outer_test.entry import LogRow, Mapping, RowProblem, columns_of, guess_mapping, read_rows
+from outer_test.ledger import MOST_AHEAD, Event, Finished, Kind, Opened
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import plain, read_as
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
-from visits.load import Loaded
-from visits.models import Entry, ImportJob, Visit
-from visits.to_core import Log, core_reading, core_unit
+from visits.load import Loaded, loaded_of
+from visits.models import ImportJob, Visit
+from visits.to_core import core_unit
 
 MOST_BYTES, MOST_ROWS, MOST_PROBLEMS, LOOK = 60_000_000, 500_000, 200, 60
 BEAT_ROWS, BEAT_VISITS = 2000, 100
@@ -165,7 +169,7 @@ def _unit_of(row: LogRow, job: ImportJob, units: dict[str, Unit]) -> Unit | None
 
 
 def _check(job: ImportJob) -> None:
-    units, count, total = _units(job), 0, 0
+    units, count, total, now = _units(job), 0, 0, timezone.now()
     problems: list[dict[str, Any]] = []
     look: list[LogRow] = []
     visits: set[tuple[Any, date]] = set()
@@ -176,6 +180,8 @@ def _check(job: ImportJob) -> None:
             raise FieldProblem("file", f"The file has more than {MOST_ROWS} rows. Split it and import the parts.")
         if total % BEAT_ROWS == 0:
             beat(job, total)
+        if isinstance(found, LogRow) and found.at > now + MOST_AHEAD:
+            found = RowProblem(found.line, job.mapping.get("at", ""), "this time lies ahead of now")
         if isinstance(found, LogRow):
             unit = _unit_of(found, job, units)
             if unit is None:
@@ -243,56 +249,61 @@ def _by_visit(job: ImportJob, rows: Iterable[LogRow], units: dict[str, Unit]) ->
 
 
 def _keep(job: ImportJob) -> None:
+    """Work out every visit first, then write the readings in one go: nobody else of the company writes while that lasts."""
     units = _units(job)
     visits = _by_visit(job, (row for row in _rows(job) if isinstance(row, LogRow)), units)
     done = 0
-    last: dict[Any, tuple[Unit, Loaded]] = {}
+    last: dict[Any, Loaded] = {}
     with transaction.atomic():
         for place in range(0, len(visits), BEAT_VISITS):
-            part = visits[place : place + BEAT_VISITS]
-            for loaded in _write(job, part):
-                last[loaded.row.unit_id] = (loaded.row.unit, loaded)
-            done += sum(len(rows) for _, _, rows in part)
+            part = [_visit(job, *one) for one in visits[place : place + BEAT_VISITS]]
+            Visit.objects.of(job.company).bulk_create([loaded.row for loaded in part])
+            last |= {loaded.row.unit_id: loaded for loaded in part}
             beat(job, done)
-        for unit, loaded in last.values():
-            refresh_standing(job.company, unit, loaded.visit, loaded.row.scheduled_for)
-            beat(job, done)
+        for loaded in last.values():
+            refresh_standing(job.company, loaded.row.unit, loaded.visit, loaded.row.scheduled_for)
+        for unit, day, rows in visits:
+            _write(job, unit, day, rows)
+            done += len(rows)
+            if done // BEAT_ROWS != (done - len(rows)) // BEAT_ROWS:
+                beat(job, done)
+        beat(job, done)
         note(job.member, f"took in {done} readings from {job.name}")
         ImportJob._base_manager.filter(pk=job.pk).update(state=ImportJob.State.DONE)
 
 
-def _write(job: ImportJob, visits: list[tuple[Unit, date, list[LogRow]]]) -> list[Loaded]:
-    """A part of the visits in three writes: the visits themselves, what each told, and their readings."""
+def _id_of(job: ImportJob, unit: Unit, day: date) -> UUID:
+    return uuid5(job.uuid, f"{unit.pk} {day}")
+
+
+def _visit(job: ImportJob, unit: Unit, day: date, rows: list[LogRow]) -> Loaded:
+    """The visit of a unit's day, with what its readings tell; nothing is written."""
     company, member = job.company, job.member
-    made, entries = [], []
-    for unit, day, rows in visits:
-        first = min(row.at for row in rows)
-        row = Visit(
-            company=company,
-            id=uuid5(job.uuid, f"{unit.pk} {day}"),
-            unit=unit,
-            technician=member,
-            scheduled_for=first,
-            complaint="maintenance",
-            notes=f"Taken in from {job.name}.",
-            rules=company.rules,
-            finished_at=max(row.at for row in rows),
-            finished_by=member,
-            frozen={"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted},
+    row = Visit(
+        company=company, id=_id_of(job, unit, day), unit=unit, technician=member, scheduled_for=min(row.at for row in rows),
+        complaint="maintenance", notes=f"Taken in from {job.name}.", rules=company.rules, finished_at=max(row.at for row in rows),
+        finished_by=member, frozen={"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted},
+    )  # fmt: skip
+    readings = tuple(
+        Event(str(uuid5(row.id, str(one.line))), Kind.READING, core.Reading(one.point, one.value), one.at, seq=place)
+        for place, one in enumerate(rows)
+    )
+    loaded = loaded_of(row, _judged_by(company, unit, ()), Read(readings), {member.pk: member.shown_name})
+    keep_told(row, loaded)
+    row.find_text = find_text_of(row, member.shown_name)
+    return loaded
+
+
+def _write(job: ImportJob, unit: Unit, day: date, rows: list[LogRow]) -> None:
+    """A visit's events, by a device of its own."""
+    visit = _id_of(job, unit, day)
+    first, last = min(row.at for row in rows), max(row.at for row in rows)
+    opened = Opened(first, "maintenance", notes=f"Taken in from {job.name}.")
+    readings = [
+        New(uuid5(visit, str(one.line)), core.Reading(one.point, one.value), one.at) for one in sorted(rows, key=lambda one: one.at)
+    ]
+    with ledger_of(own_writer(job.member, f"log {visit}")) as ledger:
+        ledger.write_events(
+            Subject(unit.site_id, unit.pk, visit),
+            [New(uuid5(visit, "opened"), opened, first), *readings, New(uuid5(visit, "finished"), Finished(), last)],
         )
-        own = [
-            Entry(
-                company=company, uuid=uuid5(row.id, str(one.line)), visit=row, member=member, at=one.at, point=one.point, value=one.value,
-                power="unknown",
-            )
-            for one in rows
-        ]  # fmt: skip
-        measured = tuple(core_reading(one) for one in own)
-        loaded = Loaded(row, Log(own), _judged_by(company, unit, measured), {member.pk: member.shown_name})
-        keep_told(row, loaded)
-        row.find_text = find_text_of(row, member.shown_name)
-        made.append(loaded)
-        entries += own
-    Visit.objects.of(company).bulk_create([one.row for one in made])
-    Entry.objects.of(company).bulk_create(entries, batch_size=2000)
-    return made

@@ -9,7 +9,7 @@ from django.core.files.base import ContentFile
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from accounts.models import Member
-from fleet.models import PartFitted, Unit
+from fleet.models import Unit
 from outer_test.measurement import FieldProblem
 from visits.models import Photo, Visit
 
@@ -54,7 +54,7 @@ class PhotoOf:
 
     unit: Unit
     visit: Visit | None = None
-    part: PartFitted | None = None
+    part: UUID | None = None
     about: str = ""
 
 

@@ -6,7 +6,8 @@ from uuid import UUID
 from accounts.audit import note
 from accounts.models import Company, Member
 from files.photo_in import PhotoOf
-from fleet.models import PartFitted, Unit
+from fleet.models import Unit
+from fleet.parts import parts_of
 from fleet.write_unit import find_unit
 from outer_test.measurement import FieldProblem
 from visits.load import find_visit
@@ -21,7 +22,7 @@ class NoSuchPhoto(LookupError):
 
 def photos_of(company: Company, unit: Unit) -> list[Photo]:
     """A unit's photos that are on its file, newest first."""
-    rows = Photo.objects.of(company).filter(unit=unit, removed_at=None).select_related("member", "part")
+    rows = Photo.objects.of(company).filter(unit=unit, removed_at=None).select_related("member")
     return list(rows.order_by("-at", "-id")[:MOST_SHOWN])
 
 
@@ -31,15 +32,14 @@ def photo_of(company: Company, unit_id: UUID, visit_id: UUID | None, part_id: UU
     visit = None if visit_id is None else find_visit(company, visit_id)
     if visit is not None and visit.unit_id != unit.id:
         raise FieldProblem("visit", "This visit was to another unit.")
-    part = None if part_id is None else PartFitted.objects.of(company).filter(unit=unit, uuid=part_id).first()
-    if part_id is not None and part is None:
+    if part_id is not None and part_id not in {one.id for one in parts_of(company, unit)}:
         raise FieldProblem("part", "This part was not put into this unit.")
-    return PhotoOf(unit, visit, part, about)
+    return PhotoOf(unit, visit, part_id, about)
 
 
 def find_photo(company: Company, photo_id: UUID) -> Photo:
     """The photo, also one that was taken off. Raises NoSuchPhoto."""
-    photo: Photo | None = Photo.objects.of(company).filter(uuid=photo_id).select_related("member", "part", "unit__site").first()
+    photo: Photo | None = Photo.objects.of(company).filter(uuid=photo_id).select_related("member", "unit__site").first()
     if photo is None:
         raise NoSuchPhoto
     return photo

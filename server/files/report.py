@@ -1,6 +1,6 @@
 """The visit sheet: a customer page and a technical page, as one page of HTML that is also what the PDF is made from."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
@@ -16,15 +16,16 @@ from weasyprint.urls import URLFetcher
 
 from accounts.models import Company
 from files.report_tape import mark, tape
+from fleet.parts import parts_changed
 from outer_test.assessment import Assessment
 from outer_test.history import PartChanged
 from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding
+from outer_test.ledger import Kind
 from outer_test.procedure import stations
 from outer_test.report import customer_page
 from outer_test.visit import title_of
-from visits.keep import parts_changed, unit_record
+from visits.keep import unit_record
 from visits.load import Loaded
-from visits.models import Signature
 from visits.shapes import EntryShown
 from visits.show import show_round
 
@@ -67,7 +68,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
     judged = shown.assessment
     row = loaded.row
     parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]
-    signature = Signature.objects.of(company).filter(visit=row).order_by("-id").first()
+    signature = next(iter(reversed(loaded.of(Kind.SIGNATURE))), None)
     return render_to_string(
         "files/report.html",
         {
@@ -79,7 +80,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
             "notes": [(note.text, note.at, note.by_whom) for note in shown.notes],
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
             "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
-            "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.strokes],
+            "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.body.strokes],
             "fonts": [] if for_paper else _font_names(), "for_paper": for_paper,
         },
     )  # fmt: skip
@@ -90,7 +91,7 @@ def _on_visit(part: PartChanged, loaded: Loaded) -> bool:
     return localtime(part.at).date() == localtime(begun).date() or (ended is not None and begun <= part.at <= ended)
 
 
-def _stroke(points: list[list[float]]) -> str:
+def _stroke(points: Iterable[tuple[float, float]]) -> str:
     return " ".join(f"{x * 300:.1f},{y * 300:.1f}" for x, y in points)
 
 

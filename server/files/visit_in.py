@@ -4,49 +4,27 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid5
 
-from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Member
 from fleet.models import Unit
 from fleet.write_unit import find_unit
+from ledger.models import EventRow
+from ledger.write import ledger_of
+from ledger.writer import New, Subject, own_writer
 from outer_test import visit as core
+from outer_test.ledger import MOST_AHEAD, Finished, Opened, Unfolded, renamed, unfold
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem, sparse
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import load_visit
-from visits.models import (
-    BoardWireLine,
-    DefrostAnswer,
-    DefrostStamp,
-    Entry,
-    LiftedEnding,
-    LiftedLine,
-    PartPutIn,
-    PowerClaim,
-    RulesChange,
-    Visit,
-    VisitNote,
-)
-from visits.to_core import STOPPED, about_part
+from visits.models import Visit
+from visits.open_visit import put_on_the_list
 
 MOST_LINES = 5000
 _FROZEN = ("plate", "fitted", "contactor_fitted", "van_stock", "meters", "calibration_due")
-
-
-class _Ids:
-    """The file's own ids where they are UUIDs that this company has not used yet; else ids made from the new visit's."""
-
-    def __init__(self, visit: UUID, taken: set[UUID]) -> None:
-        self.visit, self.taken = visit, taken
-
-    def of(self, name: str | None, place: str) -> UUID:
-        try:
-            own = UUID(str(name))
-        except ValueError:
-            return uuid5(self.visit, name or place)
-        return uuid5(self.visit, str(own)) if own in self.taken else own
+_LONGEST = {"meter": 40, "what": 120, "note": 200, "text": 4000, "value": 24}
 
 
 def take_in(member: Member, unit_id: UUID, visit_id: UUID, text: bytes) -> Visit:
@@ -71,129 +49,58 @@ def _when(visit: core.Visit) -> datetime:
     return min(times, default=timezone.now())
 
 
-@transaction.atomic
-def write_whole(member: Member, unit: Unit, visit_id: UUID, visit: core.Visit, at: datetime, **row_fields: Any) -> Visit:
-    """Write a core visit as a finished one. row_fields: what the row keeps beside the file, such as notes.
+def write_whole(
+    member: Member, unit: Unit, visit_id: UUID, visit: core.Visit, at: datetime, notes: str = "", reason: str = "", return_of: str = ""
+) -> Visit:
+    """Write a core visit as a finished one, by a device of its own. reason: why it was finished with lines open.
 
-    Raises FieldProblem where a value is longer than the record keeps it.
+    Raises FieldProblem where a value is longer than the record keeps it, or a time lies ahead.
     """
-    company = member.company
-    plain = sparse(visit)
-    row = Visit(
-        company=company,
-        id=visit_id,
-        unit=unit,
-        technician=member,
-        scheduled_for=at,
-        complaint=visit.complaint or "",
-        began=visit.began or "",
-        conditions=plain.get("conditions", {}),
-        rules=plain.get("rules", {}),
-        baseline=plain.get("baseline", []),
-        frozen={name: plain[name] for name in _FROZEN if name in plain},
-        finished_at=at,
-        finished_by=member,
-        has_board_wires=bool(visit.board_wires),
-        timed_out_before=visit.timed_out_before,
-        **row_fields,
-    )
-    row.save(force_insert=True)
-    _write_lines(member, row, visit, at)
-    loaded = load_visit(company, row)
-    keep_told(row, loaded)
-    row.find_text = find_text_of(row, member.shown_name)
-    row.save(update_fields=["told", "overall", "find_text"])
-    refresh_standing(company, unit, loaded.visit, at)
+    if visit.defrost_seen and not visit.defrost_run and visit.defrost_watched_s is None:
+        raise FieldProblem("file", "defrost_seen: answers need a run, and defrost_run is empty.")
+    company, plain = member.company, sparse(visit)
+    writer = own_writer(member, f"file {visit_id}")
+    opened = Opened(at, visit.complaint or "", visit.began or "", notes, return_of)
+    with ledger_of(writer) as ledger:
+        row = put_on_the_list(
+            writer, unit, visit_id, opened, rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
+            timed_out_before=visit.timed_out_before, frozen={name: plain[name] for name in _FROZEN if name in plain},
+        )  # fmt: skip
+        lines = unfold(visit, at)
+        for line in lines:
+            _check(line, writer.now)
+        last = max((line.at for line in lines), default=at)
+        ids = _Ids(visit_id, lines, company.pk)
+        new = [
+            New(uuid5(visit_id, "opened"), opened, at),
+            *(New(ids.of(line.name), renamed(line.body, ids.text), line.at) for line in lines),
+        ]
+        subject = Subject(unit.site_id, unit.pk, visit_id)
+        ledger.write_events(subject, [*new, New(uuid5(visit_id, "finished"), Finished(reason), last)])
+        loaded = load_visit(company, row)
+        row.finished_at, row.finished_by, row.finish_reason = last, member, reason
+        keep_told(row, loaded)
+        row.find_text = find_text_of(row, member.shown_name)
+        row.save()
+        refresh_standing(company, unit, loaded.visit, at)
     return row
 
 
-def _write_lines(member: Member, row: Visit, visit: core.Visit, at: datetime) -> None:
-    company = member.company
-    base: dict[str, Any] = {"company": company, "visit": row, "member": member}
-    named = [*(reading.id for reading in visit.readings), *(one.id for one in visit.lifted), *(wire.id for wire in visit.board_wires)]
-    asked = [UUID(name) for name in named if name is not None and _is_uuid(name)]
-    taken = {
-        found
-        for model in (Entry, LiftedLine, BoardWireLine)
-        for found in model.objects.of(company).filter(uuid__in=asked).values_list("uuid", flat=True)
-    }  # fmt: skip
-    ids = _Ids(row.id, taken)
-    entries = [
-        Entry(
-            **base, uuid=ids.of(one.id, f"reading {place}"), at=one.at or at, point=one.point, value=_short("value", one.value, 24),
-            meter=_short("meter", one.meter or "", 40), by=one.by or "", fitted=one.fitted or "", turns=one.turns, top=one.top,
-            power=one.power or "unknown", unit_said=one.unit_said,
-            supersedes=None if one.supersedes is None else ids.of(one.supersedes, one.supersedes),
-        )
-        for place, one in enumerate(visit.readings)
-    ]  # fmt: skip
-    entries += [
-        Entry(
-            **base,
-            uuid=uuid5(row.id, f"seen {name}"),
-            at=visit.saw_at(name) or at,
-            point=name,
-            value=visit.saw(name) or "",
-            power="unknown",
-        )
-        for name in visit.seen
-    ]
-    Entry.objects.of(company).bulk_create(entries)
-    claims = [
-        PowerClaim(**base, uuid=uuid5(row.id, f"power {place}"), at=one.at or at, state=one.state) for place, one in enumerate(visit.power)
-    ]
-    PowerClaim.objects.of(company).bulk_create(claims)
-    lines = [
-        LiftedLine(**base, uuid=ids.of(one.id, f"lifted {place}"), at=one.at or at, what=_short("what", one.words, 120))
-        for place, one in enumerate(visit.lifted)
-    ]
-    LiftedLine.objects.of(company).bulk_create(lines)
-    ends = [
-        LiftedEnding(
-            **base, uuid=uuid5(line.uuid, "end"), line=line, at=one.end.at or at, how=one.end.how, why=_short("why", one.end.why, 300)
-        )
-        for line, one in zip(lines, visit.lifted, strict=True)
-        if one.end is not None
-    ]
-    LiftedEnding.objects.of(company).bulk_create(ends)
-    _write_defrost(base, row, visit, at, ids)
-    PartPutIn.objects.of(company).bulk_create(
-        PartPutIn(**base, uuid=uuid5(row.id, f"part {place}"), at=one.at or at, part=one.part.value, about=about_part(one))
-        for place, one in enumerate(visit.repairs)
-    )
-    if row.rules:
-        RulesChange.objects.of(company).create(**base, uuid=uuid5(row.id, "rules"), at=at, rules=row.rules)
+class _Ids:
+    """The file's own ids where they are UUIDs that this company has not used yet; else ids made from the new visit's."""
 
+    def __init__(self, visit: UUID, lines: list[Unfolded], company: int) -> None:
+        self._visit = visit
+        own = [UUID(line.name) for line in lines if _is_uuid(line.name)]
+        self._taken = set(EventRow._base_manager.filter(company=company, uuid__in=own).values_list("uuid", flat=True))
 
-def _write_defrost(base: dict[str, Any], row: Visit, visit: core.Visit, at: datetime, ids: _Ids) -> None:
-    run = uuid5(row.id, "run")
-    forced = visit.defrost_forced_at or at
-    stamps = [
-        DefrostStamp(**base, uuid=uuid5(run, str(place)), at=forced, run=run, event=one.event, s=one.s)
-        for place, one in enumerate(visit.defrost_run)
-    ]
-    if visit.defrost_watched_s is not None:
-        stamps.append(DefrostStamp(**base, uuid=uuid5(run, STOPPED), at=forced, run=run, event=STOPPED, s=visit.defrost_watched_s))
-    if visit.defrost_seen and not stamps:
-        raise FieldProblem("file", "defrost_seen: answers need a run, and defrost_run is empty.")
-    DefrostStamp.objects.of(row.company).bulk_create(stamps)
-    DefrostAnswer.objects.of(row.company).bulk_create(
-        DefrostAnswer(**base, uuid=uuid5(run, f"answer {event}"), at=forced, run=run, event=event, answer=said)
-        for event, said in visit.defrost_seen.items()
-    )
-    wires = [
-        BoardWireLine(
-            **base, uuid=(own := ids.of(wire.id, f"wire {place}")), wire=own, at=at, on_old=wire.on_old,
-            terminal=_short("terminal", wire.terminal, 20),
-            colour=_short("colour", wire.colour, 20), goes_to=_short("goes_to", wire.goes_to, 80),
-            new_terminal=_short("new_terminal", wire.new_terminal, 20),
-        )
-        for place, wire in enumerate(visit.board_wires)
-    ]  # fmt: skip
-    BoardWireLine.objects.of(row.company).bulk_create(wires)
-    VisitNote.objects.of(row.company).bulk_create(
-        VisitNote(**base, uuid=uuid5(row.id, f"note {place}"), at=note.at or at, text=note.text) for place, note in enumerate(visit.notes)
-    )
+    def of(self, name: str) -> UUID:
+        """The id of what the file calls by this name."""
+        return uuid5(self._visit, name) if not _is_uuid(name) or UUID(name) in self._taken else UUID(name)
+
+    def text(self, name: str) -> str:
+        """The same as text, for a body that names another event."""
+        return str(self.of(name))
 
 
 def _is_uuid(text: str) -> bool:
@@ -204,7 +111,10 @@ def _is_uuid(text: str) -> bool:
     return True
 
 
-def _short(name: str, text: str, most: int) -> str:
-    if len(text) > most:
-        raise FieldProblem("file", f"{name}: longer than {most} characters")
-    return text
+def _check(line: Unfolded, now: datetime) -> None:
+    if line.at > now + MOST_AHEAD:
+        raise FieldProblem("file", f"{line.name[:40]}: its time lies ahead of now.")
+    for name, most in _LONGEST.items():
+        text: Any = getattr(line.body, name, None)
+        if isinstance(text, str) and len(text) > most:
+            raise FieldProblem("file", f"{name}: longer than {most} characters")

@@ -7,8 +7,7 @@ from django.contrib.postgres.fields import ArrayField
 from django.contrib.postgres.indexes import GinIndex
 from django.db import models
 
-from accounts.append_only import AppendOnly
-from accounts.models import CompanyRow, Member
+from accounts.models import CompanyRow
 
 
 def new_tag() -> str:
@@ -43,38 +42,6 @@ class Unit(CompanyRow):
 
     def __str__(self) -> str:
         return f"{self.site}, {self.label}"
-
-
-class PlateRevision(AppendOnly, CompanyRow):
-    """Each plate that was read into a unit, by whom and when. The newest is the unit's own."""
-
-    uuid = models.UUIDField()
-    unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
-    plate = models.JSONField()
-    fitted = models.JSONField()
-    contactor_fitted = models.JSONField(null=True)
-    why = models.CharField(max_length=200, blank=True)
-    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
-    at = models.DateTimeField()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="plate_revision_once")]
-        indexes = [models.Index(fields=["unit", "at"])]
-
-
-class PartFitted(AppendOnly, CompanyRow):
-    """A part that was put into a unit: from then on its readings begin a new line."""
-
-    uuid = models.UUIDField()
-    unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
-    part = models.CharField(max_length=40)
-    at = models.DateTimeField()
-    note = models.CharField(max_length=200, blank=True)
-    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="part_fitted_once")]
-        indexes = [models.Index(fields=["unit", "at"])]
 
 
 class UnitStanding(CompanyRow):

@@ -11,16 +11,21 @@ from django.utils import timezone
 from accounts.append_only import AppendOnly
 from accounts.demo_people import DEMO_PASSWORD
 from accounts.models import Company, CompanyRow, Member
-from fleet.models import Site, Unit
-from fleet.write_unit import find_text_of as find_text_of_unit
+from fleet.models import Unit
+from fleet.write_unit import add_unit
+from ledger.write import ledger_of
+from ledger.writer import Made, New, Subject, Writer, own_writer
+from outer_test.judgement import HouseRules
+from outer_test.ledger import Opened, PlateRead, Rules, UnitAdded
+from outer_test.plain_data import read_as
+from outer_test.visit import Conditions, open_lines
 from setup.demo_data import COMPANY, LEAD, TECHNICIANS
 from setup.demo_units import UNITS
-from visits.baseline import unit_baseline
-from visits.find_text import find_text_of
-from visits.load import Loaded
-from visits.models import Visit
-from visits.write_entries import NewEntry, write_entries
-from visits.write_lists import claim_power, end_lifted, finish
+from visits.ending import finish
+from visits.lists import claim_power, end_lifted
+from visits.load import find_visit, load_visit
+from visits.open_visit import put_on_the_list
+from visits.readings import entry_of, write_entries
 
 _NAMES = UUID("6f1c2d0e-5f1b-4a57-9d0a-7e5d3c9b8a10")
 
@@ -73,57 +78,55 @@ def load_demo() -> None:
 
 def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any]) -> None:
     key = about["key"]
-    site = Site.objects.of(company).create(id=_id(key, "site"), company=company, name=about["site"], address=about["address"])
-    unit = Unit.objects.of(company).create(
-        id=_id(key, "unit"), company=company, site=site, label=about["label"], serial=about["serial"], plate=about["plate"],
-        fitted=about.get("fitted", []), contactor_fitted=about.get("contactor_fitted"),
-    )  # fmt: skip
-    unit.find_text = find_text_of_unit(unit)
-    unit.save(update_fields=["find_text"])
+    added = UnitAdded(about["site"], about["address"], about["label"], about["serial"])
+    plate = read_as(PlateRead, {name: about[name] for name in ("plate", "fitted", "contactor_fitted") if about.get(name)})
+    first = timezone.now() - timedelta(days=1 + max((visit.get("days_ago", 0) for visit in about["visits"]), default=0))
+    writer = own_writer(next(iter(people.values())), f"demo {key}")
+    unit = add_unit(writer, New(_id(key, "unit"), added, first))
+    with ledger_of(writer) as ledger:
+        ledger.write_events(Subject(unit.site_id, unit.pk), [New(_id(key, "plate"), plate, first)])
+    unit.plate, unit.fitted, unit.contactor_fitted = about["plate"], about.get("fitted", []), about.get("contactor_fitted")
+    unit.save(update_fields=["plate", "fitted", "contactor_fitted"])
     midnight = timezone.localtime().replace(hour=0, minute=0, second=0, microsecond=0)
     for visit in about["visits"]:
         days = timedelta(days=visit.get("days_ago", 0))
-        row = Visit.objects.of(company).create(
-            id=_id(key, "visit", str(visit.get("days_ago", ""))), company=company, unit=unit, technician=people[visit["technician"]],
-            rules=company.rules, scheduled_for=midnight + timedelta(minutes=visit["minute"]) - days, complaint=visit["complaint"],
-            began=visit.get("began", ""), notes=visit.get("notes", ""), conditions=visit.get("conditions", {}),
-            baseline=unit_baseline(company, unit),
-        )  # fmt: skip
-        row.find_text = find_text_of(row, people[visit["technician"]].shown_name)
-        row.save(update_fields=["find_text"])
-        _play(people[visit["technician"]], row, visit, timezone.now() - timedelta(minutes=50) - days)
+        writer = own_writer(people[visit["technician"]], f"demo {key} {days.days}")
+        opened = Opened(
+            midnight + timedelta(minutes=visit["minute"]) - days, visit["complaint"], visit.get("began", ""), visit.get("notes", "")
+        )
+        _play(writer, unit, _id(key, "visit", str(visit.get("days_ago", ""))), opened, visit, timezone.now() - timedelta(minutes=50) - days)
 
 
-def _play(member: Member, row: Visit, visit: dict[str, Any], start: datetime) -> None:
+def _play(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, visit: dict[str, Any], start: datetime) -> None:
     """Write what the demo's technician did, through the same door a real one uses."""
-    key = str(row.id)
+    key = str(visit_id)
+    with ledger_of(writer) as ledger:
+        row = put_on_the_list(writer, unit, visit_id, opened)
+        said = [opened, Rules(HouseRules(**writer.company.rules)), read_as(Conditions, visit.get("conditions", {}))]
+        begun = start - timedelta(minutes=3)
+        ledger.write_events(
+            Subject(unit.site_id, unit.pk, row.pk), [New(_id(key, f"said {place}"), body, begun) for place, body in enumerate(said)]
+        )
     if visit.get("dead"):
-        claim_power(member, row.id, _id(key, "dead"), "dead-claimed", start - timedelta(minutes=2))
-    waiting: list[NewEntry] = []
+        claim_power(writer, row.id, Made(id=_id(key, "dead"), at=start - timedelta(minutes=2)), "dead-claimed")
     for place, (point, value, *tags) in enumerate(visit.get("entries", [])):
         at = start + timedelta(seconds=40 * place)
         if point == "power":
-            loaded = write_entries(member, row.id, waiting)
-            waiting = []
             if value == "live":  # everything goes back before power returns
-                _put_back(member, row, loaded, at - timedelta(seconds=10))
-            claim_power(member, row.id, _id(key, f"power {place}"), value, at)
+                _put_back(writer, row.id, at - timedelta(seconds=10))
+            claim_power(writer, row.id, Made(id=_id(key, f"power {place}"), at=at), value)
             continue
-        said: dict[str, Any] = tags[0] if tags else {}
-        waiting.append(NewEntry(_id(key, f"entry {place}"), point, value, at, _meter(point), **said))
-        if point == "safe.tester_after":  # from here on it is proved dead, and what follows is recorded so
-            write_entries(member, row.id, waiting)
-            waiting = []
-    loaded = write_entries(member, row.id, waiting)
+        entry = entry_of(point, value, meter=_meter(point) or None, **(tags[0] if tags else {}))
+        write_entries(writer, row.id, Made(id=_id(key, f"entry {place}"), at=at), [entry])
     if visit.get("finished"):
-        _put_back(member, row, loaded, start + timedelta(minutes=30))
-        finish(member, row.id, "", start + timedelta(minutes=45))
+        _put_back(writer, row.id, start + timedelta(minutes=30))
+        finish(writer, row.id, Made(id=_id(key, "finish"), at=start + timedelta(minutes=45)), "")
 
 
-def _put_back(member: Member, row: Visit, loaded: Loaded, at: datetime) -> None:
-    for line in loaded.log.lifted:
-        if loaded.log.ending(line) is None:
-            end_lifted(member, row.id, line.uuid, _id(str(line.uuid), "back"), "back", "", at)
+def _put_back(writer: Writer, visit_id: UUID, at: datetime) -> None:
+    loaded = load_visit(writer.company, find_visit(writer.company, visit_id))
+    for line in open_lines(loaded.visit):
+        end_lifted(writer, visit_id, Made(id=_id(str(line.id), "back"), at=at), UUID(line.id), "back", "")
 
 
 def _meter(point: str) -> str:

@@ -13,6 +13,9 @@ from django.utils import timezone
 
 from accounts.models import Company, Member
 from fleet.models import Site, Unit
+from ledger.models import EventRow
+from ledger.writer import Writer, own_writer
+from outer_test.ledger import Kind
 from visits.models import Visit
 
 PASSWORD = "a long enough one"
@@ -53,12 +56,22 @@ class Caller(Client):
 
     def send(self, method: str, path: str, body: Any = None) -> Any:
         """Send a body as JSON and give back the response."""
-        return self.generic(method, f"/api{path}", b"" if body is None else json.dumps(body), content_type="application/json")
+        return self.generic(method, f"/api/v1{path}", b"" if body is None else json.dumps(body), content_type="application/json")
 
     def read(self, visit: Visit, point: str, typed: str, **more: Any) -> Any:
         """Write one reading; gives back the response."""
         body = {"id": str(uuid4()), "point": point, "typed": typed} | more
         return self.send("POST", f"/visits/{visit.id}/readings", body)
+
+
+def device(fixture: Fixture, member: Member | None = None, name: str = "phone") -> Writer:
+    """A writer at a device of their own."""
+    return own_writer(member or fixture.member, name)
+
+
+def events(company: Company, *kinds: Kind) -> list[EventRow]:
+    """What is in a company's ledger of these kinds, in the order it was written."""
+    return list(EventRow.objects.of(company).filter(kind__in=[kind.value for kind in kinds]).order_by("place"))
 
 
 def own_files(test: SimpleTestCase) -> Path:

@@ -1,113 +1,96 @@
 """Stamping the events of a watched defrost: by hand, or by the simulated board through the same door."""
 
-from dataclasses import dataclass
+from collections.abc import Iterator
 from datetime import datetime
-from uuid import UUID, uuid5
+from typing import Any
+from uuid import UUID
 
-from django.db import transaction
-from django.utils import timezone
-
-from accounts.models import Company, Member
+from accounts.models import Company
+from ledger.models import EventRow
+from ledger.writer import Made, Writer
+from outer_test.ledger import STOPPED, Answered, Event, Kind, Stamp, TakenBack, latest_run
 from outer_test.measurement import FieldProblem
 from outer_test.rules.defrost import QUESTIONS
 from outer_test.twin import Fault, FaultKey, defrost_faults, fault_of, make_unit, watch_defrost, with_fault
-from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent, latest_run
-from visits.load import Loaded, find_visit, load_visit, open_for_writing
-from visits.models import DefrostAnswer, DefrostStamp, Visit
-from visits.to_core import STOPPED
+from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent
+from visits.load import Loaded, find_visit, load_visit
+from visits.write import write_on_visit
 
 MOST_S = 4 * 3600
 NO_FAULT = "none"
 
 
-@dataclass(frozen=True, slots=True)
-class Stamp:
-    """One stamp: the client's UUID, the event, and when it happened; `forced` begins a run."""
-
-    id: UUID
-    event: str
-    at: datetime | None = None
-
-
-def stamp(member: Member, visit_id: UUID, new: Stamp) -> Loaded:
-    """Keep one stamp of the run at hand. Raises NoSuchVisit, Finished, FieldProblem."""
-    if new.event not in (*RUN_EVENTS, STOPPED):
+def stamp(writer: Writer, visit_id: UUID, made: Made, event: Any) -> Loaded:
+    """Keep one stamp of the run at hand; `forced` begins one. Raises NoSuchVisit, FieldProblem."""
+    if event not in (*RUN_EVENTS, STOPPED):
         raise FieldProblem("event", f"Use one of: {', '.join((*RUN_EVENTS, STOPPED))}.")
-    with transaction.atomic():
-        row = open_for_writing(member, visit_id)
-        loaded = load_visit(member.company, row)
-        if any(one.uuid == new.id for one in loaded.log.stamps):
-            return loaded
-        at = new.at or timezone.now()
-        forced = next((one for one in latest_run(loaded.log.stamps) if one.event == "forced"), None)
-        if new.event == "forced":
-            _write(member, row, new.id, new.id, "forced", 0.0, at)
-            return load_visit(member.company, row)
+
+    def bodies(known: Loaded) -> Iterator[tuple[str, Any, int]]:
+        if event == "forced":
+            yield "", Stamp(str(made.id), "forced", 0.0), 0
+            return
+        forced = next((one for one in latest_run(known.of(Kind.STAMP, Kind.TAKEN_BACK)) if one.body.event == "forced"), None)
         if forced is None:
             raise FieldProblem("event", "Force the defrost first: the other times count from there.")
-        seconds = (at - forced.at).total_seconds()
+        seconds = _seconds_between(writer, forced, made.at or writer.now)
         if not 0 <= seconds <= MOST_S:
             raise FieldProblem("at", "This is before the defrost was forced, or hours after it.")
-        _write(member, row, new.id, forced.run, new.event, round(seconds, 1), at)
-        return load_visit(member.company, row)
+        yield "", Stamp(forced.body.run, event, round(seconds, 1)), 0
+
+    return write_on_visit(writer, visit_id, made, bodies)
 
 
-def undo_stamp(member: Member, visit_id: UUID, undo_id: UUID, stamp_id: UUID) -> Loaded:
-    """Take a stamp back; it stays on record. Raises NoSuchVisit, Finished, FieldProblem."""
-    with transaction.atomic():
-        row = open_for_writing(member, visit_id)
-        loaded = load_visit(member.company, row)
-        gone = next((one for one in latest_run(loaded.log.stamps) if one.uuid == stamp_id), None)
-        if gone is None:
-            if any(one.undoes == stamp_id for one in loaded.log.stamps):
-                return loaded
+def _seconds_between(writer: Writer, forced: Event, at: datetime) -> float:
+    """By the device's own clock where both were stamped on it: how far that is from the server's says nothing then."""
+    row = EventRow.objects.of(writer.company).filter(uuid=forced.id).values_list("device", "device_at").first()
+    if row is not None and row[0] == writer.device and row[1] is not None:
+        return float((at - row[1]).total_seconds())
+    ahead = 0.0 if writer.device_now is None else (writer.device_now - writer.now).total_seconds()
+    return (at - forced.at).total_seconds() - ahead
+
+
+def undo_stamp(writer: Writer, visit_id: UUID, made: Made, gone: UUID) -> Loaded:
+    """Take a stamp back; it stays on record. Raises NoSuchVisit, FieldProblem."""
+
+    def bodies(known: Loaded) -> Iterator[tuple[str, Any, int]]:
+        if any(event.kind is Kind.TAKEN_BACK and event.body.of == str(gone) for event in known.events):
+            return
+        if not any(event.id == str(gone) for event in latest_run(known.of(Kind.STAMP, Kind.TAKEN_BACK))):
             raise FieldProblem("stamp", "There is no such stamp in this run.")
-        _write(member, row, undo_id, gone.run, gone.event, gone.s, timezone.now(), gone.uuid)
-        return load_visit(member.company, row)
+        yield "", TakenBack(str(gone)), 0
+
+    return write_on_visit(writer, visit_id, made, bodies)
 
 
-def answer(member: Member, visit_id: UUID, answer_id: UUID, event: str, said: str) -> Loaded:
-    """Keep what was said of an event of the run at hand that was not stamped. Raises NoSuchVisit, Finished, FieldProblem."""
+def answer(writer: Writer, visit_id: UUID, made: Made, event: Any, said: Any) -> Loaded:
+    """Keep what was said of an event of the run at hand that was not stamped. Raises NoSuchVisit, FieldProblem."""
     if event not in RUN_EVENTS:
         raise FieldProblem("event", f"Use one of: {', '.join(RUN_EVENTS)}.")
     if said not in ANSWERS:
         raise FieldProblem("answer", f"Use one of: {', '.join(ANSWERS)}.")
-    with transaction.atomic():
-        row = open_for_writing(member, visit_id)
-        loaded = load_visit(member.company, row)
-        standing = latest_run(loaded.log.stamps)
-        if not standing:
+
+    def bodies(known: Loaded) -> Iterator[tuple[str, Any, int]]:
+        run = latest_run(known.of(Kind.STAMP, Kind.TAKEN_BACK))
+        if not run:
             raise FieldProblem("event", "Force the defrost first: answers belong to a run.")
-        if not any(one.uuid == answer_id for one in loaded.log.answers):
-            DefrostAnswer.objects.of(member.company).create(
-                company=member.company, uuid=answer_id, visit=row, member=member, at=timezone.now(), run=standing[0].run, event=event,
-                answer=said,
-            )  # fmt: skip
-        return load_visit(member.company, row)
+        yield "", Answered(run[0].body.run, event, said), 0
+
+    return write_on_visit(writer, visit_id, made, bodies)
 
 
-def simulate(member: Member, visit_id: UUID, run_id: UUID, fault: str) -> Loaded:
-    """Let the simulated board stamp a whole defrost, with a fault put in. Raises NoSuchVisit, Finished, FieldProblem."""
-    with transaction.atomic():
-        row = open_for_writing(member, visit_id)
-        loaded = load_visit(member.company, row)
-        if any(one.run == run_id for one in loaded.log.stamps):
-            return loaded
-        events, watched = _run(loaded, fault)
-        now = timezone.now()
-        for place, one in enumerate(events):
-            _write(member, row, uuid5(run_id, str(place)), run_id, one.event, one.s, now)
-        _write(member, row, uuid5(run_id, STOPPED), run_id, STOPPED, watched, now)
+def simulate(writer: Writer, visit_id: UUID, made: Made, fault: str) -> Loaded:
+    """Let the simulated board stamp a whole defrost, with a fault put in. Raises NoSuchVisit, FieldProblem."""
+
+    def bodies(known: Loaded) -> Iterator[tuple[str, Any, int]]:
+        events, watched = _run(known, fault)
+        run = str(made.id)
         happened = {event.event for event in events}
-        DefrostAnswer.objects.of(member.company).bulk_create(
-            DefrostAnswer(
-                company=member.company, uuid=uuid5(run_id, f"answer {event}"), visit=row, member=member, at=now, run=run_id, event=event,
-                answer="no",
-            )
-            for event in QUESTIONS
-            if event not in happened  # the simulated board is watched whole
-        )  # fmt: skip
-        return load_visit(member.company, row)
+        stamps = [Stamp(run, event.event, event.s) for event in events]
+        unseen = [Answered(run, event, "no") for event in QUESTIONS if event not in happened]  # the simulated board is watched whole
+        for place, body in enumerate((*stamps, Stamp(run, STOPPED, watched), *unseen)):
+            yield "" if place == 0 else str(place), body, place
+
+    return write_on_visit(writer, visit_id, made, bodies)
 
 
 def simulated_run(company: Company, visit_id: UUID, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:
@@ -130,11 +113,3 @@ def _run(loaded: Loaded, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:
         return watch_defrost(faulty)
     except ValueError as problem:
         raise FieldProblem("fault", str(problem)) from None
-
-
-def _write(
-    member: Member, row: Visit, stamp_id: UUID, run: UUID, event: str, seconds: float, at: datetime, undoes: UUID | None = None
-) -> None:
-    DefrostStamp.objects.of(member.company).create(
-        company=member.company, uuid=stamp_id, visit=row, member=member, at=at, run=run, event=event, s=seconds, undoes=undoes
-    )

@@ -1,30 +1,31 @@
 """A unit's record: what each finished visit told is kept with it, and how the unit then stands in its fleet."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
-from uuid import UUID, uuid5
 
 from django.utils.timezone import localtime
 
 from accounts.models import Company
-from fleet.models import PartFitted, Unit, UnitStanding
-from outer_test.assessment import Assessment, assess
-from outer_test.history import PartChanged, PointHistory, Standing, Told, histories, standing, told_of
+from fleet.models import Unit, UnitStanding
+from fleet.parts import parts_changed
+from outer_test.assessment import assess
+from outer_test.history import PointHistory, Standing, Told, histories, standing, told_of
 from outer_test.judgement import WORST_FIRST, Verdict
+from outer_test.ledger import Kind
 from outer_test.plain_data import plain, read_as, sparse
+from outer_test.visit import Lifted
 from outer_test.visit import Visit as CoreVisit
 from visits.find_text import find_text_of
-from visits.load import Loaded, find_visit, load_visit
-from visits.models import LiftedLine, PartPutIn, Visit
+from visits.load import Loaded, load_each, load_visit
+from visits.models import Visit
 
 MOST_VISITS, MOST_OPEN = 60, 3
 
 
 @dataclass(frozen=True, slots=True)
 class VisitThen:
-    """A visit in a unit's record."""
+    """A visit in a unit's record; `problem` is what keeps it from being read."""
 
     id: str
     at: datetime
@@ -33,6 +34,7 @@ class VisitThen:
     overall: str
     finished: bool
     return_of: str
+    problem: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +50,7 @@ def keep_told(row: Visit, loaded: Loaded) -> None:
     judged = assess(loaded.visit)
     row.told = sparse(told_of(loaded.visit, judged))
     row.overall = judged.overall.value
+    row.readings, row.open_lines = len(loaded.of(Kind.READING, Kind.SEEN)), judged.open_lines
     row.find_text = find_text_of(row, loaded.names.get(row.technician_id, ""))
 
 
@@ -67,52 +70,42 @@ def _row(found: Standing) -> dict[str, Any]:
 
 
 def _left(company: Company, unit: Unit) -> int:
-    latest = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-scheduled_for").first()
-    return 0 if latest is None else LiftedLine.objects.of(company).filter(visit=latest, ending__how="left").count()
+    """How many lines the unit's latest finished visit left until a return."""
+    latest = (
+        Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).select_related("unit").order_by("-scheduled_for").first()
+    )
+    return 0 if latest is None else len(left_behind(load_visit(company, latest).visit))
+
+
+def left_behind(visit: CoreVisit) -> list[Lifted]:
+    """What a visit left off until a return visit."""
+    return [line for line in visit.lifted if line.end is not None and line.end.how == "left"]
 
 
 def unit_record(company: Company, unit: Unit, with_open: bool = True) -> UnitRecord:
     """A unit's visits and each point's history; visits still open are judged as they stand now."""
-    rows = list(Visit.objects.of(company).filter(unit=unit).select_related("technician").order_by("-scheduled_for")[:MOST_VISITS])
+    rows = list(Visit.objects.of(company).filter(unit=unit).select_related("technician", "unit").order_by("-scheduled_for")[:MOST_VISITS])
     told = [(localtime(row.scheduled_for), str(row.id), read_as(tuple[Told, ...], row.told)) for row in rows if row.told is not None]
     overall: dict[Any, str] = {row.id: row.overall for row in rows}
+    problems: dict[Any, str] = {}
     live = [row for row in rows if row.told is None][:MOST_OPEN] if with_open else []
-    for row in live:
-        judged = _judged(company, row)
-        told.append((localtime(row.scheduled_for), str(row.id), judged[0]))
-        overall[row.id] = judged[1].overall.value
-    return UnitRecord(tuple(_then(row, overall[row.id]) for row in rows), histories(told, parts_changed(company, unit)))
+    for row, loaded, problem in load_each(company, live):
+        if loaded is None:
+            problems[row.id] = problem
+            continue
+        judged = assess(loaded.visit)
+        told.append((localtime(row.scheduled_for), str(row.id), told_of(loaded.visit, judged)))
+        overall[row.id] = judged.overall.value
+    return UnitRecord(
+        tuple(_then(row, overall[row.id], problems.get(row.id, "")) for row in rows), histories(told, parts_changed(company, unit))
+    )
 
 
-def _judged(company: Company, row: Visit) -> tuple[tuple[Told, ...], Assessment]:
-    visit = load_visit(company, find_visit(company, row.id)).visit
-    judged = assess(visit)
-    return told_of(visit, judged), judged
-
-
-def _then(row: Visit, overall: str) -> VisitThen:
+def _then(row: Visit, overall: str, problem: str) -> VisitThen:
     return VisitThen(
         str(row.id), row.scheduled_for, row.technician.shown_name, row.complaint, overall or Verdict.UNJUDGED.value,
-        row.finished_at is not None, "" if row.return_of_id is None else str(row.return_of_id),
+        row.finished_at is not None, "" if row.return_of_id is None else str(row.return_of_id), problem,
     )  # fmt: skip
-
-
-def parts_changed(company: Company, unit: Unit) -> Sequence[PartChanged]:
-    """The parts put into a unit, oldest first."""
-    return [PartChanged(row.part, localtime(row.at)) for row in parts_fitted(company, unit)]
-
-
-def parts_fitted(company: Company, unit: Unit) -> Sequence[PartFitted]:
-    """The rows of the parts put into a unit, oldest first, without those that were taken off the record again."""
-    undone = PartPutIn.objects.of(company).filter(visit__unit=unit, undoes__isnull=False).values_list("undoes", flat=True)
-    gone = {fitted for part in undone for fitted in fitted_ids(part)}
-    rows = PartFitted.objects.of(company).filter(unit=unit).select_related("member").order_by("at")
-    return [row for row in rows if row.uuid not in gone]
-
-
-def fitted_ids(part: UUID) -> tuple[UUID, ...]:
-    """The ids of the unit's own lines that one part put in on a visit makes: two where a dual serves both sections."""
-    return (part, uuid5(part, "fan"))
 
 
 def fill_in_old() -> int:
@@ -122,7 +115,7 @@ def fill_in_old() -> int:
     for row in rows.order_by("scheduled_for").iterator():
         loaded = load_visit(row.company, row)
         keep_told(row, loaded)
-        row.save(update_fields=["told", "overall", "find_text"])
+        row.save(update_fields=["told", "overall", "find_text", "readings", "open_lines"])
         refresh_standing(row.company, row.unit, loaded.visit, row.scheduled_for)
         done += 1
     return done

@@ -1,103 +1,97 @@
-"""Everything written on one visit, found in a few queries."""
+"""A visit with everything written on it."""
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
-from typing import Any
+import logging
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from uuid import UUID
 
 from django.core.cache import cache
 
 from accounts.models import Company, Member
+from ledger.read import Read, Unreadable, events_of_visits
 from outer_test import visit as core
-from visits.models import (
-    BoardWireLine,
-    DefrostAnswer,
-    DefrostStamp,
-    Entry,
-    LiftedEnding,
-    LiftedLine,
-    PartPutIn,
-    PowerClaim,
-    Visit,
-    VisitNote,
-)
-from visits.to_core import Log, as_it_stands, core_lifted, core_readings, core_seen, core_visit
+from outer_test.ledger import Closing, Conflict, Event, Kind, closing, conflicts, in_order, known_to, placed, visit_of
+from outer_test.measurement import FieldProblem
+from outer_test.plain_data import ReadProblem
+from visits.models import Visit
+from visits.to_core import as_it_stands, known_of
+
+logger = logging.getLogger(__name__)
 
 
 class NoSuchVisit(LookupError):
     """This company has no such visit."""
 
 
-class Finished(Exception):
-    """The visit is finished: nothing more is written on it."""
-
-
 @dataclass(frozen=True, slots=True)
 class Loaded:
-    """A visit's row, what was written on it, the core's visit made of both, and the names of the company's people by key."""
+    """A visit's row, its events, the core's visit that those which count add up to, and how the company's people are named, by key.
+
+    `known` is what was known beside the events; `closing` says which of them count; `unreadable` are those that this version
+    cannot read.
+    """
 
     row: Visit
-    log: Log
+    known: core.Visit
+    events: tuple[Event, ...]
+    closing: Closing
     visit: core.Visit
     names: dict[int, str]
+    unreadable: tuple[Unreadable, ...] = ()
+
+    def of(self, *kinds: Kind) -> list[Event]:
+        """The events of these kinds that count, each where it stands."""
+        return [event for event in placed(in_order(self.closing.counting)) if event.kind in kinds]
+
+    def as_known_to(self, device: str, after: int | None) -> "Loaded":
+        """The visit as a device knew it when it wrote."""
+        return loaded_of(self.row, self.known, Read(tuple(known_to(self.events, device, after))), self.names)
+
+    def with_events(self, events: Sequence[Event], known: core.Visit | None = None) -> "Loaded":
+        """The visit with more written on it."""
+        return loaded_of(self.row, known or self.known, Read((*self.events, *events), self.unreadable), self.names)
+
+    @property
+    def conflicts(self) -> tuple[Conflict, ...]:
+        """What two people did on it without knowing of each other."""
+        return conflicts(self.events)
 
 
-def _written(model: type[Any], company: Company, row: Visit) -> list[Any]:
-    return list(model.objects.of(company).filter(visit=row).order_by("id"))
-
-
-def find_visit(company: Company, visit_id: UUID, lock: bool = False) -> Visit:
-    """The visit's own row with its unit. `lock` keeps writers of the same visit in line.
-
-    Raises NoSuchVisit, also for another company's visit.
-    """
-    rows = Visit.objects.of(company).select_related("unit")
-    try:
-        row: Visit = (rows.select_for_update(of=("self",)) if lock else rows).get(id=visit_id)
-    except Visit.DoesNotExist:
-        raise NoSuchVisit from None
-    return row
-
-
-def open_for_writing(member: Member, visit_id: UUID) -> Visit:
-    """The visit, locked until the transaction ends. Raises NoSuchVisit, Finished."""
-    row = find_visit(member.company, visit_id, lock=True)
-    if row.finished_at is not None:
-        raise Finished
+def find_visit(company: Company, visit_id: UUID) -> Visit:
+    """The visit's own row with its unit. Raises NoSuchVisit, also for another company's visit."""
+    row: Visit | None = Visit.objects.of(company).select_related("unit__site").filter(id=visit_id).first()
+    if row is None:
+        raise NoSuchVisit
     return row
 
 
 def load_visit(company: Company, row: Visit) -> Loaded:
     """Gather what was written on this visit."""
-    kept: dict[str, Any] = row.frozen or as_it_stands(company, row.unit)
-    lifted = _written(LiftedLine, company, row)
-    # Without a board there is nothing to stamp; and one is swapped once in years, so not every key asks for a wire map.
-    board = bool(kept.get("plate", {}).get("defrost"))
-    stamps = _written(DefrostStamp, company, row) if board else []
-    log = Log(
-        entries=_written(Entry, company, row),
-        power=sorted(_written(PowerClaim, company, row), key=lambda claim: (claim.at, claim.pk)),
-        lifted=lifted,
-        endings={ending.line_id: ending for ending in _written(LiftedEnding, company, row)} if lifted else {},
-        stamps=stamps,
-        answers=_written(DefrostAnswer, company, row) if stamps else [],
-        parts=_written(PartPutIn, company, row),
-        notes=_written(VisitNote, company, row),
-        wires=_written(BoardWireLine, company, row) if board and row.has_board_wires else [],
-    )
-    return Loaded(row, log, core_visit(row, kept, log), member_names(company))
+    return load_visits(company, [row])[0]
 
 
-def loaded_with(before: Loaded, entries: Sequence[Entry] = (), lifted: Sequence[LiftedLine] = ()) -> Loaded:
-    """The visit with what was just written on it, without asking the database again."""
-    visit = replace(
-        before.visit,
-        readings=(*before.visit.readings, *core_readings(entries)),
-        seen={**before.visit.seen, **core_seen(entries)},
-        lifted=(*before.visit.lifted, *(core_lifted(line, None) for line in lifted)),
-    )
-    log = replace(before.log, entries=[*before.log.entries, *entries], lifted=[*before.log.lifted, *lifted])
-    return replace(before, visit=visit, log=log)
+def load_visits(company: Company, rows: Sequence[Visit]) -> list[Loaded]:
+    """Gather what was written on these visits, in one question."""
+    read, names = events_of_visits(company, [row.pk for row in rows]), member_names(company)
+    return [loaded_of(row, known_of(row, row.frozen or as_it_stands(company, row.unit)), read[row.pk], names) for row in rows]
+
+
+def load_each(company: Company, rows: Sequence[Visit]) -> Iterator[tuple[Visit, Loaded | None, str]]:
+    """As `load_visits`, for a list that must survive a row that cannot be read: then None, and why."""
+    read, names = events_of_visits(company, [row.pk for row in rows]), member_names(company)
+    for row in rows:
+        try:
+            known = known_of(row, row.frozen or as_it_stands(company, row.unit))
+            yield row, loaded_of(row, known, read[row.pk], names), ""
+        except (ReadProblem, FieldProblem) as problem:
+            logger.error("visit %s cannot be read: %s", row.pk, problem)
+            yield row, None, f"This visit cannot be read: {str(problem)[:200]}"
+
+
+def loaded_of(row: Visit, known: core.Visit, read: Read, names: dict[int, str]) -> Loaded:
+    """A visit from its row and its events."""
+    closed = closing(read.events)
+    return Loaded(row, known, read.events, closed, visit_of(closed.counting, known), names, read.unreadable)
 
 
 def member_names(company: Company) -> dict[int, str]:
@@ -109,3 +103,8 @@ def member_names(company: Company) -> dict[int, str]:
 def _read_names(company: Company) -> dict[int, str]:
     people = Member.objects.filter(company=company).values_list("pk", "first_name", "last_name", "username")
     return {key: f"{first} {last}".strip() or username for key, first, last, username in people}
+
+
+def name_of(names: dict[int, str], event: Event) -> str:
+    """Who wrote it."""
+    return names.get(event.by or 0, "")

@@ -1,20 +1,19 @@
-"""Visits, and what is written down on them: entries, power, lifted lines. All but the visit itself is append only."""
+"""Visits as the ledger's events add up, photos, and files on their way in."""
 
 import uuid
 
 from django.db import models
 
-from accounts.append_only import AppendOnly
 from accounts.models import CompanyRow, Member
-from fleet.models import PartFitted, Unit
+from fleet.models import Unit
 
 
 class Visit(CompanyRow):
-    """One visit to one unit.
+    """One visit to one unit: what its events add up to, and what was worked out of it. What was read and done is in the ledger.
 
     `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings
-    as they were known when it was opened; `rules` the house rules it was first judged by;
-    `told` and `overall` what its readings said when it was finished, for the unit's record.
+    as they were known when it was opened; `rules` the house rules it is judged by;
+    `told`, `overall`, `readings` and `open_lines` what it came to when it was finished, for the unit's record and the day's list.
     """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
@@ -24,7 +23,6 @@ class Visit(CompanyRow):
     complaint = models.CharField(max_length=40, blank=True)
     began = models.CharField(max_length=12, blank=True)
     notes = models.TextField(blank=True)
-    conditions = models.JSONField(default=dict)
     rules = models.JSONField(default=dict)
     finished_at = models.DateTimeField(null=True)
     finished_by = models.ForeignKey(Member, null=True, on_delete=models.PROTECT, related_name="+")
@@ -33,8 +31,9 @@ class Visit(CompanyRow):
     baseline = models.JSONField(default=list)
     told = models.JSONField(null=True)
     overall = models.CharField(max_length=10, blank=True)
+    readings = models.PositiveIntegerField(default=0)
+    open_lines = models.PositiveIntegerField(default=0)
     find_text = models.TextField(blank=True, editable=False)
-    has_board_wires = models.BooleanField(default=False)
     timed_out_before = models.PositiveSmallIntegerField(default=0)
     return_of = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
 
@@ -42,159 +41,8 @@ class Visit(CompanyRow):
         indexes = [models.Index(fields=["company", "scheduled_for"]), models.Index(fields=["unit", "scheduled_for"])]
 
 
-class Written(AppendOnly, CompanyRow):
-    """Something written down on a visit: who, when, and the client's own UUID, so that sent twice is written once."""
-
-    uuid = models.UUIDField()
-    visit = models.ForeignKey(Visit, on_delete=models.PROTECT, related_name="+")
-    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
-    at = models.DateTimeField()
-
-    class Meta:
-        abstract = True
-
-
-class Entry(Written):
-    """A reading or a thing seen. `value` is the text that was kept; a correction supersedes, never changes."""
-
-    point = models.CharField(max_length=60)
-    value = models.CharField(max_length=24)
-    meter = models.CharField(max_length=40, blank=True)
-    by = models.CharField(max_length=10, blank=True)
-    fitted = models.CharField(max_length=10, blank=True)
-    turns = models.PositiveSmallIntegerField(default=1)
-    top = models.FloatField(null=True)
-    unit_said = models.BooleanField(default=False)
-    power = models.CharField(max_length=14)
-    supersedes = models.UUIDField(null=True)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="entry_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class PowerClaim(Written):
-    """What somebody said of the power."""
-
-    state = models.CharField(max_length=14)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="power_claim_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class RulesChange(Written):
-    """The house rules a visit is judged by from then on, where somebody asked for it to be judged anew."""
-
-    rules = models.JSONField()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="rules_change_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class DefrostStamp(Written):
-    """One event of a watched defrost, `s` seconds after it was forced; `run` groups a run's stamps.
-
-    `undoes` takes an earlier stamp back: it stays on record, and counts no more.
-    """
-
-    run = models.UUIDField()
-    event = models.CharField(max_length=20)
-    s = models.FloatField()
-    undoes = models.UUIDField(null=True)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="defrost_stamp_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class DefrostAnswer(Written):
-    """What was said of an event of a run that was not stamped: it happened, it did not, or nobody looked. The latest of an event stands."""
-
-    run = models.UUIDField()
-    event = models.CharField(max_length=20)
-    answer = models.CharField(max_length=14)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="defrost_answer_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class PartPutIn(Written):
-    """A part that was put in on this visit: `about` is the core's Repair. `undoes` takes one that was never put in off again."""
-
-    part = models.CharField(max_length=40)
-    about = models.JSONField(default=dict)
-    undoes = models.UUIDField(null=True)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="part_put_in_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class BoardWireLine(Written):
-    """A line of the wire map of an old defrost board. The latest of a wire stands; `wire` is its first line's id, empty in lines
-    from when a terminal held one wire only. `gone` takes a wrong line off the map, `on_old` puts the wire back on the old board."""
-
-    wire = models.UUIDField(null=True)
-    on_old = models.BooleanField(default=False)
-    terminal = models.CharField(max_length=20)
-    colour = models.CharField(max_length=20, blank=True)
-    goes_to = models.CharField(max_length=80, blank=True)
-    new_terminal = models.CharField(max_length=20, blank=True)
-    gone = models.BooleanField(default=False)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="board_wire_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class LiftedLine(Written):
-    """A line of the not-put-back list."""
-
-    what = models.CharField(max_length=120)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="lifted_line_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class LiftedEnding(Written):
-    """How a lifted line ended; a line ends once."""
-
-    line = models.OneToOneField(LiftedLine, on_delete=models.PROTECT, related_name="ending")
-    how = models.CharField(max_length=8)
-    why = models.CharField(max_length=300, blank=True)
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="lifted_ending_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class VisitNote(Written):
-    """A note that a technician wrote on a visit."""
-
-    text = models.TextField()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="visit_note_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
-class Signature(Written):
-    """A signature drawn on the screen: strokes of (x, y) in a box one wide; the latest stands."""
-
-    name = models.CharField(max_length=80)
-    strokes = models.JSONField()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="signature_once")]
-        indexes = [models.Index(fields=["visit", "id"])]
-
-
 class Photo(CompanyRow):
-    """A photo of a unit, taken on a visit where one was open, of a part that was put in where it names one.
+    """A photo of a unit, taken on a visit where one was open, of a part that was put in (its event) where it names one.
 
     `about` says of what; removed, it can be put back.
     """
@@ -202,7 +50,7 @@ class Photo(CompanyRow):
     uuid = models.UUIDField()
     unit = models.ForeignKey(Unit, on_delete=models.PROTECT, related_name="+")
     visit = models.ForeignKey(Visit, null=True, on_delete=models.PROTECT, related_name="+")
-    part = models.ForeignKey(PartFitted, null=True, on_delete=models.PROTECT, related_name="+")
+    part = models.UUIDField(null=True)
     member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
     at = models.DateTimeField()
     about = models.CharField(max_length=60, blank=True)

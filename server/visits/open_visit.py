@@ -1,70 +1,64 @@
 """Opening a visit to a unit."""
 
-from uuid import UUID, uuid5
+from typing import Any
+from uuid import UUID
 
-from django.db import transaction
-from django.utils import timezone
-
-from accounts.models import Company, Member
+from accounts.models import Company
 from fleet.models import Unit
 from fleet.write_unit import find_unit
-from outer_test.measurement import FieldProblem
+from ledger.write import ledger_of
+from ledger.writer import Made, New, Subject, Writer, named
+from outer_test.judgement import HouseRules
+from outer_test.ledger import Opened, Rules
 from outer_test.rules.defrost import timed_out_after
+from outer_test.visit import Lifted
 from visits.baseline import unit_baseline
 from visits.find_text import find_text_of
-from visits.load import load_visit
-from visits.models import LiftedLine, Visit
+from visits.keep import left_behind
+from visits.load import Loaded, load_visit
+from visits.models import Visit
 
 
-@transaction.atomic
-def open_visit(member: Member, unit_id: UUID, visit_id: UUID, complaint: str, began: str) -> Visit:
+def open_visit(writer: Writer, unit_id: UUID, made: Made, complaint: Any, began: Any) -> Visit:
     """Open a visit now, judged by the company's house rules as they stand. The same UUID opens one visit.
     It begins with what the unit's last visit left until a return visit, and is linked to it.
 
     Raises NoSuchUnit, FieldProblem.
     """
-    if began not in ("", "suddenly", "slowly"):
-        raise FieldProblem("began", "Use suddenly, slowly, or leave it empty.")
-    unit = find_unit(member.company, unit_id)
-    latest = _latest_finished(member.company, unit)
-    before = _left_behind(member.company, latest)
-    visit: Visit
-    visit, made = Visit.objects.of(member.company).get_or_create(
-        company=member.company,
-        id=visit_id,
-        unit=unit,
-        defaults={
-            "technician": member, "scheduled_for": timezone.now(), "complaint": complaint, "began": began,
-            "rules": member.company.rules, "baseline": unit_baseline(member.company, unit),
-            "timed_out_before": _timed_out(member.company, latest),
-            "return_of": before[0].visit if before else None,
-        },
-    )  # fmt: skip
-    if made:
-        visit.find_text = find_text_of(visit, member.shown_name)
-        visit.save(update_fields=["find_text"])
-        LiftedLine.objects.of(member.company).bulk_create(
-            LiftedLine(
-                company=member.company, uuid=uuid5(visit.id, str(line.uuid)), visit=visit, member=member,
-                at=visit.scheduled_for, what=line.what,
-            )
-            for line in before
-        )  # fmt: skip
+    company = writer.company
+    unit = find_unit(company, unit_id)
+    with ledger_of(writer) as ledger:
+        already: Visit | None = Visit.objects.of(company).filter(id=made.id, unit=unit).first()
+        if already is not None:
+            return already
+        latest = _latest_finished(company, unit)
+        left = [] if latest is None else left_behind(latest.visit)
+        opened = Opened(writer.now, complaint, began, return_of=str(latest.row.pk) if latest is not None and left else "")
+        visit = put_on_the_list(writer, unit, made.id, opened, timed_out_before=0 if latest is None else timed_out_after(latest.visit))
+        begins = [
+            (named(made, "opened"), opened),
+            (named(made, "rules"), Rules(HouseRules(**company.rules))),
+            *((named(made, str(line.id)), Lifted(line.what, thing=line.thing)) for line in left),
+        ]
+        events = [New(name, body, made.at, made.seq, made.after, place) for place, (name, body) in enumerate(begins)]
+        ledger.write_events(Subject(unit.site_id, unit.pk, made.id), events)
     return visit
 
 
-def _latest_finished(company: Company, unit: Unit) -> Visit | None:
-    return Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-finished_at").first()
+def put_on_the_list(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, **beside: Any) -> Visit:
+    """The row of a visit that is opened. beside: what the row keeps beside its events."""
+    company = writer.company
+    row = Visit(
+        company=company, id=visit_id, unit=unit, technician=writer.member, scheduled_for=opened.scheduled_for, complaint=opened.complaint,
+        began=opened.began, notes=opened.notes, return_of_id=UUID(opened.return_of) if opened.return_of else None,
+        **({"rules": company.rules, "baseline": unit_baseline(company, unit)} | beside),
+    )  # fmt: skip
+    row.find_text = find_text_of(row, writer.member.shown_name)
+    row.save(force_insert=True)
+    return row
 
 
-def _timed_out(company: Company, latest: Visit | None) -> int:
-    """How many defrosts ended by time in a row when the unit's latest finished visit was over."""
-    return 0 if latest is None else timed_out_after(load_visit(company, latest).visit)
-
-
-def _left_behind(company: Company, latest: Visit | None) -> list[LiftedLine]:
-    """What the unit's latest finished visit left until a return visit; the new one opens with it (handbook section 10)."""
-    if latest is None:
-        return []
-    lines = LiftedLine.objects.of(company).filter(visit=latest, ending__how="left")
-    return list(lines.select_related("visit").order_by("id"))
+def _latest_finished(company: Company, unit: Unit) -> Loaded | None:
+    rows = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).select_related("unit__site")
+    latest: Visit | None = rows.order_by("-finished_at").first()
+    return None if latest is None else load_visit(company, latest)

@@ -1,57 +1,58 @@
 """Keeping a plate as it was read, with who and when."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Any
+from datetime import datetime
 from uuid import UUID
 
 from django.db import transaction
-from django.utils import timezone
 
-from accounts.models import Member
-from fleet.models import PlateRevision, Unit
+from accounts.models import Company
+from fleet.models import Unit
 from fleet.write_unit import NoSuchUnit
-from outer_test.nameplate import Contactor, Plate
+from ledger.models import EventRow
+from ledger.read import events_of_unit
+from ledger.writer import Made, Writer
+from outer_test.ledger import Kind, PlateRead
 from outer_test.plain_data import present
-from outer_test.visit import FittedCapacitor
-from visits.load import open_for_writing
+from visits.load import Loaded, find_visit, load_visit
+from visits.to_core import as_it_stands
+from visits.write import write_on_visit
+
+MOST_SHOWN = 20
 
 
 @dataclass(frozen=True, slots=True)
-class PlateAsRead:
-    """What was read: the plate, and the parts that are fitted by their own labels."""
+class Revision:
+    """One reading of the plate into the record."""
 
-    plate: Plate
-    fitted: tuple[FittedCapacitor, ...] = ()
-    contactor: Contactor | None = None
-    why: str = ""
+    at: datetime
+    by_whom: str
+    why: str
 
 
-def write_plate(member: Member, visit_id: UUID, unit_id: UUID, revision_id: UUID, read: PlateAsRead) -> None:
-    """Keep a newly read plate, and what is fitted, as the unit's own, while this visit to it is open.
-
-    Raises NoSuchUnit, NoSuchVisit, Finished."""
+def write_plate(writer: Writer, visit_id: UUID, unit_id: UUID, made: Made, read: PlateRead) -> Loaded:
+    """Keep a newly read plate, and what is fitted, as the unit's own. Two read by people who did not know of each other are both
+    kept; the later stands. Raises NoSuchUnit, NoSuchVisit."""
+    company = writer.company
     with transaction.atomic():
-        if open_for_writing(member, visit_id).unit_id != unit_id:
+        row = find_visit(company, visit_id)
+        if row.unit_id != unit_id:
             raise NoSuchUnit
-        unit: Any = Unit.objects.of(member.company).select_for_update().filter(id=unit_id).first()
-        if unit is None:
-            raise NoSuchUnit
-        plain = present(read.plate)
-        parts = present(read.fitted)
-        contactor = present(read.contactor)
-        _, made = PlateRevision.objects.of(member.company).get_or_create(
-            company=member.company,
-            uuid=revision_id,
-            unit=unit,
-            defaults={
-                "plate": plain,
-                "fitted": parts,
-                "contactor_fitted": contactor,
-                "why": read.why[:200],
-                "member": member,
-                "at": timezone.now(),
-            },
-        )
-        if made:
-            unit.plate, unit.fitted, unit.contactor_fitted = plain, parts, contactor
-            unit.save(update_fields=["plate", "fitted", "contactor_fitted"])
+        write_on_visit(writer, visit_id, made, lambda _: [("", read, 0)])
+        unit = Unit.objects.of(company).get(id=unit_id)
+        plates = events_of_unit(company, unit_id, [Kind.PLATE]).events
+        stands = plates[-1].body if plates else read
+        unit.plate, unit.fitted, unit.contactor_fitted = present(stands.plate), present(stands.fitted), present(stands.contactor_fitted)
+        unit.save(update_fields=["plate", "fitted", "contactor_fitted"])
+        row = find_visit(company, visit_id)
+        if row.frozen is not None and row.finished_at is None:  # it is open again: it goes by what is read now
+            row.frozen = as_it_stands(company, unit)
+            row.save(update_fields=["frozen"])
+    return load_visit(company, row)
+
+
+def plates_read(company: Company, unit: Unit, names: dict[int, str]) -> Sequence[Revision]:
+    """The readings of a unit's plate, the latest first."""
+    latest = EventRow.objects.of(company).filter(unit=unit.pk, kind=Kind.PLATE.value).order_by("-at")[:MOST_SHOWN]
+    return [Revision(row.at, names.get(row.member_id, ""), row.body.get("why", "")) for row in latest]

@@ -1,26 +1,31 @@
-"""Notes that a technician writes on a visit; each stays as it was written."""
+"""What is written on a visit as it is: a note, the day's conditions, the rules it is judged by, a signature."""
 
-from datetime import datetime
+from typing import Any
 from uuid import UUID
 
-from django.db import transaction
-from django.utils import timezone
-
-from accounts.models import Member
+from ledger.writer import Made, Writer
+from outer_test.judgement import HouseRules
+from outer_test.ledger import Rules
 from outer_test.measurement import FieldProblem
-from visits.load import Loaded, load_visit, open_for_writing
-from visits.models import VisitNote
+from outer_test.visit import Note
+from visits.load import Loaded
+from visits.write import write_on_visit
 
 MOST = 1000
 
 
-def write_note(member: Member, visit_id: UUID, note_id: UUID, text: str, at: datetime | None = None) -> Loaded:
-    """Keep a note. Sent twice it is there once. Raises NoSuchVisit, Finished, FieldProblem."""
+def write_note(writer: Writer, visit_id: UUID, made: Made, text: str) -> Loaded:
+    """Keep a note. Raises NoSuchVisit, FieldProblem."""
     if not text.strip() or len(text) > MOST:
         raise FieldProblem("text", f"Use 1 to {MOST} characters.")
-    with transaction.atomic():
-        row = open_for_writing(member, visit_id)
-        VisitNote.objects.of(member.company).get_or_create(
-            company=member.company, uuid=note_id, visit=row, defaults={"member": member, "at": at or timezone.now(), "text": text.strip()}
-        )
-        return load_visit(member.company, row)
+    return write_one(writer, visit_id, made, Note(text.strip()))
+
+
+def judge_by_current_rules(writer: Writer, visit_id: UUID, made: Made) -> Loaded:
+    """Judge an open visit by the company's present house rules; the change is kept. Raises NoSuchVisit."""
+    return write_one(writer, visit_id, made, Rules(HouseRules(**writer.company.rules)))
+
+
+def write_one(writer: Writer, visit_id: UUID, made: Made, body: Any) -> Loaded:
+    """Write one event that nothing else bears on. Raises NoSuchVisit."""
+    return write_on_visit(writer, visit_id, made, lambda _: [("", body, 0)])

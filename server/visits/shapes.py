@@ -8,15 +8,20 @@ from outer_test.assessment import Assessment
 from outer_test.circuit import Cabinet
 from outer_test.diagnosis import Diagnosis, Expected
 from outer_test.judgement import Verdict
+from outer_test.ledger import ConflictKind
 from outer_test.nameplate import Contactor, Plate
 from outer_test.procedure import Station
 from outer_test.rules.defrost import FrostOutlook, Lane, SwapGuide, WhichWay
 from outer_test.visit import Conditions, FittedCapacitor, Repair
+from visits.plate import Revision
 
 
 @dataclass(frozen=True, slots=True)
 class EntryShown:
-    """A reading or a thing seen, as kept. `stands` is false for history: superseded, or read again later."""
+    """A reading or a thing seen, as kept. `stands` is false for history: superseded, or read again later.
+
+    `clock_wrong`: its device's clock could not be so, and `at` is when it arrived.
+    """
 
     id: UUID
     point: str
@@ -31,6 +36,7 @@ class EntryShown:
     stands: bool
     supersedes: UUID | None
     meter: str
+    clock_wrong: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,12 +117,39 @@ class NoteShown:
 
 
 @dataclass(frozen=True, slots=True)
+class WaitingShown:
+    """Something that arrived after the visit was finished: it counts once the visit is opened again."""
+
+    id: UUID
+    what: str
+    value: str
+    at: datetime
+    by_whom: str
+
+
+@dataclass(frozen=True, slots=True)
+class ConflictShown:
+    """What two people did without knowing of each other: who is overtaken, and by whom."""
+
+    kind: ConflictKind
+    about: str
+    stands_by: str
+    stands_at: datetime
+    overtaken: str
+    overtaken_at: datetime
+    mine: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Round:
     """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
 
     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
-    this plate would read, by point.
+    this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
+    is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read.
     """
+
+    place: int
 
     stations: tuple[Station, ...]
     caught: dict[str, str]
@@ -137,15 +170,9 @@ class Round:
     finished_at: datetime | None
     finished_by: str
     finish_reason: str
-
-
-@dataclass(frozen=True, slots=True)
-class PlateRevisionShown:
-    """One reading of the plate into the record."""
-
-    at: datetime
-    by_whom: str
-    why: str
+    waiting: tuple[WaitingShown, ...]
+    conflicts: tuple[ConflictShown, ...]
+    unreadable: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -176,12 +203,12 @@ class VisitShown:
     meters: tuple[MeterChoice, ...]
     rules_are_current: bool
     round: Round
-    plate_history: tuple[PlateRevisionShown, ...]
+    plate_history: tuple[Revision, ...]
 
 
 @dataclass(frozen=True, slots=True)
 class TodayVisit:
-    """A line of the day's list."""
+    """A line of the day's list; `problem` is what keeps its visit from being read."""
 
     id: UUID
     site: str
@@ -195,6 +222,7 @@ class TodayVisit:
     readings: int
     open_lines: int
     finished_at: datetime | None
+    problem: str
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,17 +6,18 @@ from uuid import UUID
 from django.utils import timezone
 
 from accounts.models import Company
-from fleet.models import PlateRevision
 from outer_test.assessment import Assessment, as_left, assessment_of, judge
 from outer_test.circuit import cabinet
 from outer_test.diagnosis import diagnose, expected_here, table_of
-from outer_test.judgement import SCHOOLS
+from outer_test.judgement import SCHOOLS, HouseRules
+from outer_test.ledger import STOPPED, Conflict, Event, Kind, latest_run, standing
 from outer_test.procedure import caught, stations
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
-from outer_test.visit import POINTS, Visit, inputs_of, latest_run, not_taken_back, standing_readings
-from visits.load import Loaded
-from visits.models import Entry, LiftedEnding, LiftedLine, PowerClaim
+from outer_test.visit import POINTS, Lifted, Reading, Visit, inputs_of, standing_readings, title_of
+from visits.load import Loaded, name_of
+from visits.plate import plates_read
 from visits.shapes import (
+    ConflictShown,
     DefrostShown,
     EntryShown,
     EventAsked,
@@ -24,35 +25,35 @@ from visits.shapes import (
     MeterChoice,
     NewPartShown,
     NoteShown,
-    PlateRevisionShown,
     PowerShown,
     Round,
     StampShown,
     VisitShown,
+    WaitingShown,
 )
-from visits.to_core import STOPPED, core_repair
 
 
-def show_round(loaded: Loaded) -> Round:
-    """The changing part of a visit: what its readings say, each for itself and all together."""
-    visit, row = loaded.visit, loaded.row
+def show_round(loaded: Loaded, asker: int | None = None) -> Round:
+    """The changing part of a visit: what its readings say, each for itself and all together. asker: the key of who looks at it."""
+    visit, row, names = loaded.visit, loaded.row, loaded.names
     judged = judge(as_left(visit))
     assessment = assessment_of(visit, judged)
     table = table_of(visit.plate)
     return Round(
+        place=max((event.place for event in loaded.events), default=0),
         stations=stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None}),
         caught=caught(judged.power.state),
         assessment=assessment,
         diagnosis=diagnose(visit, judged, table),
         expected=dict(expected_here(visit.plate, table, assessment.findings)),
-        entries=tuple(_entries(loaded)),
-        lifted=tuple(_lifted(line, loaded.log.ending(line), loaded.names) for line in loaded.log.lifted),
+        entries=tuple(entries_of(loaded)),
+        lifted=tuple(_lifted(loaded)),
         parts=tuple(
-            NewPartShown(one.uuid, one.at, loaded.names.get(one.member_id, ""), core_repair(one))
-            for one in not_taken_back(loaded.log.parts)
+            NewPartShown(UUID(event.id), event.at, name_of(names, event), event.body)
+            for event in standing(loaded.of(Kind.PART, Kind.TAKEN_BACK), Kind.PART)
         ),
-        notes=tuple(NoteShown(note.uuid, note.text, note.at, loaded.names.get(note.member_id, "")) for note in loaded.log.notes),
-        power_log=tuple(_power(claim, loaded.names) for claim in loaded.log.power),
+        notes=tuple(NoteShown(UUID(note.id), note.body.text, note.at, name_of(names, note)) for note in loaded.of(Kind.NOTE)),
+        power_log=tuple(PowerShown(UUID(said.id), said.body.state, said.at, name_of(names, said)) for said in loaded.of(Kind.POWER)),
         plate=visit.plate,
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
@@ -60,15 +61,17 @@ def show_round(loaded: Loaded) -> Round:
         defrost=_defrost(loaded, assessment),
         conditions=visit.conditions,
         finished_at=row.finished_at,
-        finished_by="" if row.finished_by_id is None else loaded.names.get(row.finished_by_id, ""),
+        finished_by="" if row.finished_by_id is None else names.get(row.finished_by_id, ""),
         finish_reason=row.finish_reason,
+        waiting=tuple(_waiting(loaded)),
+        conflicts=tuple(_conflict(one, names, asker) for one in loaded.conflicts),
+        unreadable=len(loaded.unreadable),
     )
 
 
-def show_visit(company: Company, loaded: Loaded) -> VisitShown:
+def show_visit(company: Company, loaded: Loaded, asker: int | None = None) -> VisitShown:
     """A visit whole, for its screens and its sheet."""
     row = loaded.row
-    history = PlateRevision.objects.of(company).filter(unit=row.unit).select_related("member").order_by("-at")[:20]
     rules = loaded.visit.rules
     return VisitShown(
         id=row.id,
@@ -85,9 +88,9 @@ def show_visit(company: Company, loaded: Loaded) -> VisitShown:
         notes=row.notes,
         schools={choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()},
         meters=tuple(_meters(company, loaded)),
-        rules_are_current=row.rules == company.rules or row.finished_at is not None,
-        round=show_round(loaded),
-        plate_history=tuple(PlateRevisionShown(one.at, one.member.shown_name, one.why) for one in history),
+        rules_are_current=rules == HouseRules(**company.rules) or row.finished_at is not None,
+        round=show_round(loaded, asker),
+        plate_history=tuple(plates_read(company, row.unit, loaded.names)),
     )
 
 
@@ -95,20 +98,20 @@ def _defrost(loaded: Loaded, judged: Assessment) -> DefrostShown | None:
     visit, defrost = loaded.visit, loaded.visit.plate.defrost
     if defrost.control is None:
         return None
-    stamps = latest_run(loaded.log.stamps)
+    stamps = latest_run(loaded.of(Kind.STAMP, Kind.TAKEN_BACK))
     switch = inputs_of(visit).get("defrost.switch.ohm")
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
         outlook=_outlook(visit),
         lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run, judged.findings),
         stamps=tuple(
-            StampShown(stamp.uuid, stamp.event, stamp.s, stamp.at, loaded.names.get(stamp.member_id, ""))
+            StampShown(UUID(stamp.id), stamp.body.event, stamp.body.s, stamp.at, name_of(loaded.names, stamp))
             for stamp in stamps
-            if stamp.event != STOPPED
+            if stamp.body.event != STOPPED
         ),
         asked=tuple(_asked(loaded)),
         limit_s=None if defrost.limit_min is None else defrost.limit_min * 60,
-        stopped=any(stamp.event == STOPPED for stamp in stamps),
+        stopped=any(stamp.body.event == STOPPED for stamp in stamps),
         swap=swap_guide(visit, judged.power.state),
     )
 
@@ -136,27 +139,46 @@ def _meters(company: Company, loaded: Loaded) -> Iterable[MeterChoice]:
             yield MeterChoice(name, due is not None and due < today)
 
 
-def _entries(loaded: Loaded) -> Iterable[EntryShown]:
+def entries_of(loaded: Loaded) -> Iterable[EntryShown]:
+    """Readings and things seen, those too that stand no more."""
     standing = {reading.id for reading in standing_readings(loaded.visit).values()}
-    last_seen: dict[str, UUID] = {entry.point: entry.uuid for entry in loaded.log.entries}
-    for entry in loaded.log.entries:
-        is_seen = POINTS[entry.point].kind == "seen"
-        stands = last_seen[entry.point] == entry.uuid if is_seen else str(entry.uuid) in standing
-        yield _entry(entry, stands, loaded.names)
+    readings = {reading.id: reading for reading in loaded.visit.readings}
+    entries = loaded.of(Kind.READING, Kind.SEEN)
+    last_seen = {event.body.point: event.id for event in entries if event.kind is Kind.SEEN}
+    for event in entries:
+        own = event.id in standing if event.kind is Kind.READING else last_seen[event.body.point] == event.id
+        yield _entry(event, readings.get(event.id), own, name_of(loaded.names, event))
 
 
-def _entry(entry: Entry, stands: bool, names: dict[int, str]) -> EntryShown:
+def _entry(event: Event, reading: Reading | None, stands: bool, by_whom: str) -> EntryShown:
+    body = event.body
+    if reading is None:
+        return EntryShown(
+            UUID(event.id), body.point, body.value, "", "", "", 1, event.at, by_whom, "", stands, None, "", event.clock_wrong
+        )  # fmt: skip
     return EntryShown(
-        entry.uuid, entry.point, entry.value, POINTS[entry.point].sign, entry.by, entry.fitted, entry.turns, entry.at,
-        names.get(entry.member_id, ""),
-        entry.power, stands, entry.supersedes, entry.meter,
+        UUID(event.id), body.point, body.value, POINTS[body.point].sign, body.by or "", body.fitted or "", body.turns, event.at, by_whom,
+        reading.power or "unknown", stands, UUID(body.supersedes) if body.supersedes else None, body.meter or "", event.clock_wrong,
     )  # fmt: skip
 
 
-def _lifted(line: LiftedLine, ending: LiftedEnding | None, names: dict[int, str]) -> LiftedShown:
-    how, why, ended = ("", "", None) if ending is None else (ending.how, ending.why, ending.at)
-    return LiftedShown(line.uuid, line.what, line.at, names.get(line.member_id, ""), how, why, ended)
+def _lifted(loaded: Loaded) -> Iterable[LiftedShown]:
+    lines: dict[str | None, Lifted] = {line.id: line for line in loaded.visit.lifted}
+    for event in loaded.of(Kind.LIFTED):
+        end = lines[event.id].end
+        how, why, ended = ("", "", None) if end is None else (end.how, end.why, end.at)
+        yield LiftedShown(UUID(event.id), event.body.words, event.at, name_of(loaded.names, event), how, why, ended)
 
 
-def _power(claim: PowerClaim, names: dict[int, str]) -> PowerShown:
-    return PowerShown(claim.uuid, claim.state, claim.at, names.get(claim.member_id, ""))
+def _waiting(loaded: Loaded) -> Iterable[WaitingShown]:
+    for event in loaded.closing.waiting:
+        point = getattr(event.body, "point", "")
+        value = f"{event.body.value} {POINTS[point].sign}".strip() if point else ""
+        yield WaitingShown(UUID(event.id), title_of(point) if point else event.kind.value, value, event.at, name_of(loaded.names, event))
+
+
+def _conflict(one: Conflict, names: dict[int, str], asker: int | None) -> ConflictShown:
+    return ConflictShown(
+        one.kind, one.about, name_of(names, one.stands), one.stands.at, name_of(names, one.overtaken), one.overtaken.at,
+        one.overtaken.by == asker,
+    )  # fmt: skip

@@ -1,19 +1,18 @@
 """The day's list."""
 
-from collections import Counter
 from datetime import timedelta
-from typing import Any, NamedTuple
-from uuid import UUID
+from typing import NamedTuple
 
-from django.db.models import Count, Q, QuerySet
+from django.db.models import Q
 from django.utils import timezone
 
-from accounts.models import Company, Member
+from accounts.models import Member
 from fleet.models import Unit
 from outer_test.assessment import assess
 from outer_test.judgement import Verdict
-from visits.load import load_visit, member_names
-from visits.models import Entry, LiftedLine, Visit
+from outer_test.ledger import Kind
+from visits.load import Loaded, load_each, member_names
+from visits.models import Visit
 from visits.shapes import Today, TodayVisit, UnitChoice
 
 MOST_VISITS, MOST_UNITS = 60, 200
@@ -30,9 +29,9 @@ def today(member: Member) -> Today:
         .select_related("unit", "unit__site")
         .order_by("scheduled_for")[:MOST_VISITS]
     )
-    stands = _finished(company, [row for row in rows if row.told is not None])
+    live = {row.pk: _as_it_stands(loaded, why) for row, loaded, why in load_each(company, [row for row in rows if row.told is None])}
     names = member_names(company)
-    lines = (_line(member, row, stands.get(row.pk) or _as_it_stands(company, row), names) for row in rows)
+    lines = (_line(member, row, live.get(row.pk) or _as_finished(row), names) for row in rows)
     visits = sorted(lines, key=lambda line: (not line.mine, line.scheduled_for))
     units = Unit.objects.of(company).select_related("site").order_by("site__name", "label")[:MOST_UNITS]
     choices = tuple(UnitChoice(unit.id, unit.site.name, unit.label) for unit in units)
@@ -40,28 +39,24 @@ def today(member: Member) -> Today:
 
 
 class Stands(NamedTuple):
-    """How a visit stands: its verdict, how many entries it has, and how many lines are open."""
+    """How a visit stands: its verdict, how many entries it has, how many lines are open; and what keeps it from being read."""
 
     overall: Verdict
     readings: int
     open_lines: int
+    problem: str = ""
 
 
-def _as_it_stands(company: Company, row: Visit) -> Stands:
-    loaded = load_visit(company, row)
+def _as_it_stands(loaded: Loaded | None, problem: str) -> Stands:
+    if loaded is None:
+        return Stands(Verdict.UNJUDGED, 0, 0, problem)
     judged = assess(loaded.visit)
-    return Stands(judged.overall, len(loaded.log.entries), judged.open_lines)
+    return Stands(judged.overall, len(loaded.of(Kind.READING, Kind.SEEN)), judged.open_lines)
 
 
-def _finished(company: Company, rows: list[Visit]) -> dict[UUID, Stands]:
-    """A finished visit does not change any more: what was kept with it is not judged again, only counted."""
-    entries = _count(Entry.objects.of(company).filter(visit__in=rows))
-    lines = _count(LiftedLine.objects.of(company).filter(visit__in=rows, ending=None))
-    return {row.pk: Stands(Verdict(row.overall), entries[row.pk], lines[row.pk]) for row in rows}
-
-
-def _count(written: QuerySet[Any]) -> Counter[UUID]:
-    return Counter(dict(written.values_list("visit").annotate(Count("id")).order_by()))
+def _as_finished(row: Visit) -> Stands:
+    """A finished visit does not change any more: what was kept with it is not judged again."""
+    return Stands(Verdict(row.overall), row.readings, row.open_lines)
 
 
 def _line(member: Member, row: Visit, stands: Stands, names: dict[int, str]) -> TodayVisit:
@@ -78,4 +73,5 @@ def _line(member: Member, row: Visit, stands: Stands, names: dict[int, str]) -> 
         readings=stands.readings,
         open_lines=stands.open_lines,
         finished_at=row.finished_at,
+        problem=stands.problem,
     )

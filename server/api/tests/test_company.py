@@ -8,9 +8,10 @@ from django.test import TestCase
 from django.utils import timezone
 
 from outer_test.judgement import SCHOOLS
-from testing.fixtures import Caller, Fixture, finding, fresh
+from outer_test.ledger import Kind
+from testing.fixtures import Caller, Fixture, events, finding, fresh
 from visits.baseline import unit_baseline
-from visits.models import RulesChange
+from visits.models import Visit
 
 RULES = {choice: next(iter(schools)) for choice, schools in SCHOOLS.items()}
 
@@ -24,7 +25,7 @@ class HouseRules(TestCase):
         return caller.send("PUT", "/company/rules", {"id": fresh(), "rules": RULES | choices, "note": note})
 
     def test_every_choice_shows_its_example_under_each_school(self) -> None:
-        shown = self.tech.get("/api/company/rules").json()
+        shown = self.tech.get("/api/v1/company/rules").json()
         self.assertEqual(
             {one["choice"]: [school["school"] for school in one["schools"]] for one in shown["choices"]},
             {name: list(words) for name, words in SCHOOLS.items()},
@@ -58,16 +59,19 @@ class HouseRules(TestCase):
         self.tech.read(self.mine.visit, "cap.herm.uf", "37.0")
         self.change(self.lead, capacitor_limit="10")
         path = f"/visits/{self.mine.visit.id}"
-        shown = self.tech.get(f"/api{path}").json()
+        shown = self.tech.get(f"/api/v1{path}").json()
         self.assertEqual((finding(shown["round"], "cap.herm.uf")["verdict"], shown["rules_are_current"]), ("bad", False))
         got = self.tech.send("POST", f"{path}/rejudge", {"id": fresh()})
         self.assertEqual(finding(got.json(), "cap.herm.uf")["verdict"], "good")
-        self.assertTrue(self.tech.get(f"/api{path}").json()["rules_are_current"])
-        self.assertEqual(RulesChange.objects.of(self.mine.company).count(), 1)
+        self.assertTrue(self.tech.get(f"/api/v1{path}").json()["rules_are_current"])
+        self.assertEqual(len(events(self.mine.company, Kind.RULES)), 1)
 
     def test_a_finished_visit_is_not_judged_anew(self) -> None:
-        self.tech.send("POST", f"/visits/{self.mine.visit.id}/finish", {"reason": ""})
-        self.assertEqual(self.tech.send("POST", f"/visits/{self.mine.visit.id}/rejudge", {"id": fresh()}).status_code, 409)
+        self.tech.send("POST", f"/visits/{self.mine.visit.id}/finish", {"id": fresh(), "reason": ""})
+        before = Visit.objects.of(self.mine.company).get().rules
+        self.change(self.lead, capacitor_limit="5")
+        self.tech.send("POST", f"/visits/{self.mine.visit.id}/rejudge", {"id": fresh()})
+        self.assertEqual(Visit.objects.of(self.mine.company).get().rules, before)
 
 
 class Meters(TestCase):
@@ -92,7 +96,7 @@ class Meters(TestCase):
         self.keep(self.lead, {"name": "clamp", "due": due})
         got = self.tech.read(self.mine.visit, "cap.herm.uf", "40.0", meter="clamp").json()
         self.assertIn("calibration was due", finding(got, "cap.herm.uf")["caution"])
-        shown = self.tech.get(f"/api/visits/{self.mine.visit.id}").json()
+        shown = self.tech.get(f"/api/v1/visits/{self.mine.visit.id}").json()
         self.assertEqual(shown["meters"], [{"name": "clamp", "overdue": True}])
 
     def test_a_meter_left_out_is_retired_and_its_readings_stand(self) -> None:
@@ -100,7 +104,7 @@ class Meters(TestCase):
         self.tech.read(self.mine.visit, "cap.herm.uf", "40.0", meter="clamp")
         shown = self.keep(self.lead, {"name": "other"}).json()
         self.assertEqual([(one["name"], one["retired"]) for one in shown["meters"]], [("clamp", True), ("other", False)])
-        visit = self.tech.get(f"/api/visits/{self.mine.visit.id}").json()
+        visit = self.tech.get(f"/api/v1/visits/{self.mine.visit.id}").json()
         self.assertEqual([one["name"] for one in visit["meters"]], ["other"])
         self.assertEqual(finding(visit["round"], "cap.herm.uf")["band"], [39.6, 40.4])
 
@@ -162,7 +166,7 @@ class Baseline(TestCase):
             caller.read(mine.visit, f"winding.{pair}.ohm", ohm)
         self.assertEqual(unit_baseline(mine.company, mine.unit), [])
         caller.read(mine.visit, "winding.shell.f", "77")
-        caller.send("POST", f"/visits/{mine.visit.id}/finish", {"reason": "storm"})
+        caller.send("POST", f"/visits/{mine.visit.id}/finish", {"id": fresh(), "reason": "storm"})
         opened = fresh()
         caller.send("POST", f"/units/{mine.unit.id}/visits", {"id": opened, "complaint": "hums-no-start"})
         path = f"/visits/{opened}"

@@ -4,16 +4,16 @@ from datetime import UTC, datetime
 
 from django.test import TestCase
 
-from testing.fixtures import Fixture, finding, fresh
-from visits.models import Entry
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, finding, fresh
 
 # 23:30 on 14 January in Denver, which is 06:30 on the 15th in UTC.
-LATE = datetime(2027, 1, 15, 6, 30, tzinfo=UTC)
+LATE = datetime(2026, 1, 15, 6, 30, tzinfo=UTC)
 
 
 class CompanyTime(TestCase):
     def setUp(self) -> None:
-        meters = {"m": {"accuracy": {"uf": [{"pct": 2, "counts": 2}]}, "due": "2027-01-14", "retired": False}}
+        meters = {"m": {"accuracy": {"uf": [{"pct": 2, "counts": 2}]}, "due": "2026-01-14", "retired": False}}
         self.mine = Fixture("First", plate={"run_capacitor": {"herm_uf": 40, "vac": 440, "tolerance_pct": 6}}, meters=meters)
         self.mine.member.role = "lead"
         self.mine.member.save()
@@ -49,7 +49,8 @@ class CompanyTime(TestCase):
     def test_what_is_kept_stays_in_utc(self) -> None:
         self.set_zone("America/Denver")
         self.read_late()
-        self.assertEqual(Entry.objects.of(self.mine.company).get(point="cap.herm.uf").at, LATE)
+        kept = next(one for one in events(self.mine.company, Kind.READING) if one.body["point"] == "cap.herm.uf")
+        self.assertEqual((kept.device_at, kept.at.replace(microsecond=0)), (LATE, LATE))
 
 
 class Licences(TestCase):

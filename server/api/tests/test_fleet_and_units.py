@@ -10,11 +10,12 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from hypothesis.extra.django import TestCase as HypothesisTestCase
 
-from fleet.models import PartFitted, Site, Unit, UnitStanding
+from fleet.models import Site, Unit, UnitStanding
 from fleet.write_unit import find_text_of
 from outer_test.history import PARTS
+from outer_test.ledger import Kind
 from record.find import find
-from testing.fixtures import Fixture, fresh
+from testing.fixtures import Fixture, events, fresh
 
 
 class Units(TestCase):
@@ -65,8 +66,8 @@ class Units(TestCase):
         same = fresh()
         for _ in range(2):
             self.assertEqual(self.caller.send("POST", path, {"id": same, "part": PARTS[0], "note": " new "}).status_code, 200)
-        part = PartFitted.objects.of(self.mine.company).get()
-        self.assertEqual((part.note, part.member), ("new", self.mine.member))
+        part = events(self.mine.company, Kind.FITTED)[0]
+        self.assertEqual((part.body["note"], part.member), ("new", self.mine.member))
 
     def test_notes(self) -> None:
         path = f"/units/{self.mine.unit.id}/notes"
@@ -135,7 +136,7 @@ class FindBox(HypothesisTestCase):
     def test_no_words_make_it_fall_over(self, words: str) -> None:
         mine = Fixture(f"Find {uuid4().hex[:8]}")
         Unit.objects.of(mine.company).update(find_text=find_text_of(mine.unit))
-        got = mine.client().get("/api/fleet/find", {"q": words})
+        got = mine.client().get("/api/v1/fleet/find", {"q": words})
         self.assertIn(got.status_code, (200, 422), got.content)
 
     @settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.too_slow])

@@ -18,11 +18,11 @@ class Session(TestCase):
 
     def test_in_and_out(self) -> None:
         caller = Caller()
-        self.assertIsNone(caller.get("/api/session").json()["member"])
+        self.assertIsNone(caller.get("/api/v1/session").json()["member"])
         self.assertEqual(self.sign_in(caller), 200)
-        self.assertEqual(caller.get("/api/session").json()["member"]["company"], "First")
+        self.assertEqual(caller.get("/api/v1/session").json()["member"]["company"], "First")
         self.assertEqual(caller.send("DELETE", "/session").status_code, 200)
-        self.assertEqual(caller.get("/api/today").status_code, 401)
+        self.assertEqual(caller.get("/api/v1/today").status_code, 401)
 
     def test_passwords_are_kept_by_argon2(self) -> None:
         self.assertTrue(Member.objects.get(username="first-tech").password.startswith("argon2"))
@@ -42,24 +42,24 @@ class Session(TestCase):
     def test_writes_need_the_csrf_token(self) -> None:
         caller = Client(enforce_csrf_checks=True)
         caller.force_login(self.mine.member, backend="accounts.backend.MemberBackend")
-        path = f"/api/visits/{self.mine.visit.id}/power"
+        path = f"/api/v1/visits/{self.mine.visit.id}/power"
         self.assertEqual(caller.post(path, {}, content_type="application/json").status_code, 403)
         stranger = Client(enforce_csrf_checks=True)
         body = {"username": "first-tech", "password": PASSWORD}
-        self.assertEqual(stranger.post("/api/session", body, content_type="application/json").status_code, 403)
+        self.assertEqual(stranger.post("/api/v1/session", body, content_type="application/json").status_code, 403)
 
     def test_somebody_disabled_is_out(self) -> None:
         caller = self.mine.client()
         Member.objects.filter(pk=self.mine.member.pk).update(is_active=False)
-        self.assertEqual(caller.get("/api/today").status_code, 401)
+        self.assertEqual(caller.get("/api/v1/today").status_code, 401)
 
     def test_the_demo_sign_in_is_offered_only_where_the_demo_is(self) -> None:
         with override_settings(DEMO=True):
-            self.assertIsNotNone(Caller().get("/api/session").json()["demo"])
+            self.assertIsNotNone(Caller().get("/api/v1/session").json()["demo"])
         with override_settings(DEMO=False):
-            self.assertIsNone(Caller().get("/api/session").json()["demo"])
+            self.assertIsNone(Caller().get("/api/v1/session").json()["demo"])
 
     def test_the_api_documents_itself(self) -> None:
         caller = self.mine.client()
-        self.assertEqual(caller.get("/api/openapi.json").status_code, 200)
-        self.assertEqual(caller.get("/api/docs").status_code, 200)
+        self.assertEqual(caller.get("/api/v1/openapi.json").status_code, 200)
+        self.assertEqual(caller.get("/api/v1/docs").status_code, 200)

@@ -8,8 +8,8 @@ from django.core.management import CommandError, call_command
 from django.test import TransactionTestCase, override_settings
 
 from accounts.models import Company
-from testing.fixtures import Fixture
-from visits.models import Entry
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events
 
 
 class Backup(TransactionTestCase):
@@ -35,10 +35,10 @@ class Backup(TransactionTestCase):
             call_command("restore", self.file)
         call_command("restore", self.file, "--replace", stdout=StringIO())
         self.assertEqual([one.name for one in Company.objects.all()], ["Kept"])
-        self.assertEqual([one.value for one in Entry.objects.of(mine.company)], ["39.9"])
+        self.assertEqual([one.body["value"] for one in events(mine.company, Kind.READING, Kind.SEEN)], ["39.9"])
         self.assertEqual((self.folder / "media" / "photos" / "one.jpg").read_bytes(), b"a photo")
         mine.client().read(mine.visit, "cap.fan.uf", "5.0")  # it goes on from there
-        self.assertEqual(Entry.objects.of(mine.company).count(), 2)
+        self.assertEqual(len(events(mine.company, Kind.READING, Kind.SEEN)), 2)
 
     def test_trouble_in_one_line(self) -> None:
         call_command("backup", self.file, stdout=StringIO())

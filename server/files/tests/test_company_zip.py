@@ -10,13 +10,14 @@ from uuid import uuid4
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
-from django.utils import timezone
 from PIL import Image
 
 from accounts.models import Company
-from fleet.models import PartFitted, Site, Unit
+from fleet.models import Site, Unit
+from fleet.parts import parts_of
+from outer_test.ledger import Kind
 from setup.demo import empty_company
-from testing.fixtures import Fixture, fresh, own_files
+from testing.fixtures import Fixture, events, fresh, own_files
 from visits.models import Photo, Visit
 
 Change = Callable[[Any], None]
@@ -52,20 +53,22 @@ class ChangedByHand(TestCase):
         self.mine = Fixture("Zip", {"run_capacitor": {"herm_uf": 55, "vac": 440}})
         self.caller, self.lead = self.mine.client(), self.mine.client(self.mine.lead)
         self.caller.read(self.mine.visit, "cap.herm.uf", "49.0")
-        self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"reason": "for the zip"})
+        self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"id": fresh(), "reason": "for the zip"})
         self.caller.send("POST", f"/units/{self.mine.unit.id}/parts", {"id": fresh(), "part": "contactor", "note": "burnt"})
-        self.photo(part=str(PartFitted.objects.of(self.mine.company).get().uuid))
-        got = self.lead.get("/api/files/company.zip")
+        self.photo(part=str(events(self.mine.company, Kind.FITTED)[0].uuid))
+        got = self.lead.get("/api/v1/files/company.zip")
         self.whole = b"".join(got.streaming_content)  # type: ignore[attr-defined]
 
     def photo(self, **of: str) -> Any:
         from_camera = io.BytesIO()
         Image.new("RGB", (64, 48), "#a4491b").save(from_camera, "JPEG")
         file = SimpleUploadedFile("p.jpg", from_camera.getvalue())
-        return self.caller.post(f"/api/files/units/{self.mine.unit.id}/photos", {"id": fresh(), "photo": file, "about": "contactor"} | of)
+        return self.caller.post(
+            f"/api/v1/files/units/{self.mine.unit.id}/photos", {"id": fresh(), "photo": file, "about": "contactor"} | of
+        )
 
     def take_in(self, content: bytes) -> Any:
-        return self.lead.post("/api/files/company-zip", {"file": SimpleUploadedFile("company.zip", content)})
+        return self.lead.post("/api/v1/files/company-zip", {"file": SimpleUploadedFile("company.zip", content)})
 
     def refused(self, said: str, changes: dict[str, Change | bytes | None]) -> None:
         got = self.take_in(again(self.whole, changes))
@@ -82,7 +85,7 @@ class ChangedByHand(TestCase):
             ("company.json", {"company.json": b"not json"}),
             ("units.json", {"units.json": b"{}"}),
             ("units.json", {"units.json": lambda it: it[0].update(plate={"mca": -4})}),
-            ("a name is too long", {"units.json": lambda it: it[0].update(label="x" * 81)}),
+            ("Use 1 to 80 characters", {"units.json": lambda it: it[0].update(label="x" * 81)}),
             ("parts.json", {"parts.json": lambda it: it[0].update(part="flux part")}),
             ("parts.json", {"parts.json": lambda it: it[0].update(unit=str(uuid4()))}),
             ("cannot be read", {"parts.json": None}),
@@ -100,24 +103,24 @@ class ChangedByHand(TestCase):
     def test_into_a_server_that_has_it_already(self) -> None:
         other = Fixture("Other")
         empty_company(other.company)
-        got = other.client(other.lead).post("/api/files/company-zip", {"file": SimpleUploadedFile("company.zip", self.whole)})
+        got = other.client(other.lead).post("/api/v1/files/company-zip", {"file": SimpleUploadedFile("company.zip", self.whole)})
         self.assertEqual(got.status_code, 422)
         self.assertIn("already in this database", got.json()["errors"][0]["message"])
         self.assertEqual(Unit.objects.of(other.company).count(), 0)
 
     def test_a_photo_of_a_part_comes_back_with_its_part(self) -> None:
-        before = Photo.objects.of(self.mine.company).select_related("part").get()
+        before = Photo.objects.of(self.mine.company).get()
         empty_company(self.mine.company)
         self.assertEqual(self.take_in(self.whole).json()["photos"], 1)
-        photo = Photo.objects.of(self.mine.company).select_related("part").get()
-        self.assertEqual((photo.uuid, photo.part.uuid, photo.part.note), (before.uuid, before.part.uuid, "burnt"))
+        photo = Photo.objects.of(self.mine.company).get()
+        self.assertEqual((photo.uuid, photo.part), (before.uuid, before.part))
+        self.assertEqual([(one.id, one.note) for one in parts_of(self.mine.company, photo.unit)], [(photo.part, "burnt")])
 
     def test_a_photo_names_a_part_of_its_own_unit(self) -> None:
         second: Any = Unit.objects.of(self.mine.company).create(company=self.mine.company, site=self.mine.site, label="roof")
-        stray = PartFitted.objects.of(self.mine.company).create(
-            company=self.mine.company, uuid=uuid4(), unit=second, part="contactor", at=timezone.now(), member=self.mine.member
-        )
-        got = self.photo(part=str(stray.uuid))
+        stray = fresh()
+        self.caller.send("POST", f"/units/{second.id}/parts", {"id": stray, "part": "contactor"})
+        got = self.photo(part=stray)
         self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "part"))
 
     def test_its_stickers_go_on_working_unless_another_has_them(self) -> None:

@@ -57,10 +57,10 @@ class Files(TestCase):
             self.caller.send("POST", f"{self.path}/defrost/stamps", {"id": fresh(), "event": event})
         for line in self.caller.send("GET", self.path).json()["round"]["lifted"]:
             self.caller.send("POST", f"{self.path}/lifted/{line['id']}/end", {"id": fresh(), "how": "left", "why": "dark"})
-        self.assertEqual(self.caller.send("POST", f"{self.path}/finish", {"reason": ""}).status_code, 200)
+        self.assertEqual(self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": ""}).status_code, 200)
 
     def put(self, caller: Caller, path: str, name: str, content: bytes, **fields: Any) -> Any:
-        return caller.post(f"/api/files{path}", {name: SimpleUploadedFile("file", content), **fields})
+        return caller.post(f"/api/v1/files{path}", {name: SimpleUploadedFile("file", content), **fields})
 
 
 class VisitFiles(Files):
@@ -102,7 +102,7 @@ class VisitFiles(Files):
 
 class Csv(Files):
     def rows(self, query: str = "") -> list[dict[str, str]]:
-        got = self.caller.get(f"/api/files/readings.csv{query}")
+        got = self.caller.get(f"/api/v1/files/readings.csv{query}")
         self.assertEqual(got.status_code, 200)
         text = b"".join(got.streaming_content).decode()  # type: ignore[attr-defined]
         self.assertTrue(text.splitlines()[0].startswith("reading,visit,"))
@@ -119,7 +119,7 @@ class Csv(Files):
         self.assertEqual(rows[0]["title"], "Compressor section, C to HERM")
         self.assertEqual(rows[2]["supersedes"], rows[1]["reading"])
         self.assertEqual(len(self.rows(f"?visit={self.mine.visit.id}")), 4)
-        self.assertEqual(self.caller.get(f"/api/files/readings.csv?unit={uuid4()}").status_code, 404)
+        self.assertEqual(self.caller.get(f"/api/v1/files/readings.csv?unit={uuid4()}").status_code, 404)
 
     def test_cells_that_a_spreadsheet_would_run_are_made_harmless(self) -> None:
         for name in ("=cmd|'/c calc'!A1", "+1", "-1", "@SUM(A1)", "\t=1"):
@@ -131,7 +131,7 @@ class Csv(Files):
 
 class Zip(Files):
     def out(self) -> bytes:
-        got = self.lead.get("/api/files/company.zip")
+        got = self.lead.get("/api/v1/files/company.zip")
         self.assertEqual(got.status_code, 200)
         return b"".join(got.streaming_content)  # type: ignore[attr-defined]
 
@@ -156,7 +156,7 @@ class Zip(Files):
         empty_company(self.mine.company)
 
     def test_leads_only(self) -> None:
-        self.assertEqual(self.caller.get("/api/files/company.zip").status_code, 403)
+        self.assertEqual(self.caller.get("/api/v1/files/company.zip").status_code, 403)
         self.assertEqual(self.put(self.caller, "/company-zip", "file", b"x").status_code, 403)
 
     def hostile(self, files: dict[str, bytes], manifest: dict[str, Any] | None = None) -> bytes:
@@ -194,7 +194,7 @@ class CalendarAndLabels(Files):
         Visit.objects.of(self.mine.company).create(
             company=self.mine.company, unit=second, technician=self.mine.member, scheduled_for=done, finished_at=done, told=[]
         )
-        got = self.caller.get("/api/files/next-visits.ics")
+        got = self.caller.get("/api/v1/files/next-visits.ics")
         events = list(Calendar.from_ical(got.content).walk("VEVENT"))
         self.assertEqual(
             sorted(str(event["summary"]) for event in events), ["Files Street 1, pad: maintenance", "Yearly visit: Files Street 1, roof"]
@@ -210,9 +210,9 @@ class CalendarAndLabels(Files):
         self.assertIn("<svg", qr_svg(address))
         self.mine.site.name = "<script>alert(1)</script>"
         self.mine.site.save()
-        page = self.caller.get("/api/files/labels").content.decode()
+        page = self.caller.get("/api/v1/files/labels").content.decode()
         self.assertEqual((page.count("<svg"), page.count("<script>")), (1, 0))
-        self.assertEqual(self.caller.get(f"/api/files/labels?unit={uuid4()}").content.decode().count("<svg"), 0)
+        self.assertEqual(self.caller.get(f"/api/v1/files/labels?unit={uuid4()}").content.decode().count("<svg"), 0)
 
 
 class Photos(Files):
@@ -224,7 +224,7 @@ class Photos(Files):
         self.assertEqual(got.status_code, 200, got.content)
         shown = got.json()
         self.assertEqual((shown["width"], shown["height"], shown["about"]), (2000, 1500, "wire map"))
-        file = self.caller.get(f"/api/files/photos/{shown['id']}")
+        file = self.caller.get(f"/api/v1/files/photos/{shown['id']}")
         kept = Image.open(io.BytesIO(b"".join(file.streaming_content)))  # type: ignore[attr-defined]
         self.assertEqual((kept.format, len(kept.getexif())), ("JPEG", 0))
         for form in ("PNG", "WEBP"):
@@ -248,4 +248,4 @@ class Photos(Files):
         self.assertEqual(self.caller.send("GET", f"/files/units/{self.mine.unit.id}/photos").json(), [])
         self.caller.send("POST", f"/files/photos/{photo}/back")
         self.assertEqual(len(self.caller.send("GET", f"/files/units/{self.mine.unit.id}/photos").json()), 1)
-        self.assertEqual(Fixture("Nosy").client().get(f"/api/files/photos/{photo}").status_code, 404)
+        self.assertEqual(Fixture("Nosy").client().get(f"/api/v1/files/photos/{photo}").status_code, 404)

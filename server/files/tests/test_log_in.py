@@ -7,8 +7,9 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase, TransactionTestCase, override_settings
 
 from fleet.models import UnitStanding
-from testing.fixtures import Caller, Fixture, fresh, own_files
-from visits.models import Entry, ImportJob, Visit
+from outer_test.ledger import Kind
+from testing.fixtures import Caller, Fixture, events, fresh, own_files
+from visits.models import ImportJob, Visit
 
 PLATE = {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}}
 HEADING = "serial;time;reading;value;unit\n"
@@ -19,7 +20,7 @@ GOOD = HEADING + "S-1;2024-05-02 09:00;herm;55,1;uF\nS-1;2024-05-02 09:01;fan;7,
 def bring(caller: Caller, content: str | bytes, **fields: Any) -> Any:
     """Bring a file; gives back the response."""
     file = SimpleUploadedFile("log.csv", content.encode() if isinstance(content, str) else content)
-    return caller.post("/api/imports", {"id": fresh(), "file": file} | fields)
+    return caller.post("/api/v1/imports", {"id": fresh(), "file": file} | fields)
 
 
 @override_settings(IMPORTS_INLINE=True)
@@ -40,7 +41,7 @@ class Log(TestCase):
         return self.ask(job, "check", mapping or MAPPING)
 
     def count(self) -> int:
-        return int(Entry.objects.of(self.mine.company).count())
+        return len(events(self.mine.company, Kind.READING, Kind.SEEN))
 
     def test_looked_at_judged_and_kept(self) -> None:
         brought = bring(self.caller, GOOD).json()
@@ -120,12 +121,12 @@ class Beside(TransactionTestCase):
         self.caller.send("POST", f"/imports/{job}/keep")
         self.caller.send("POST", f"/imports/{job}/cancel")
         ended = self.wait(job, "cancelled", "done", "failed")
-        kept = Entry.objects.of(self.mine.company).count()
+        kept = len(events(self.mine.company, Kind.READING, Kind.SEEN))
         self.assertEqual((ended["state"], kept) in (("cancelled", 0), ("done", 600)), True, f"{ended['state']} {kept}")
         if ended["state"] == "cancelled":
             self.caller.send("POST", f"/imports/{job}/check", MAPPING)
             self.wait(job, "checked")
             self.caller.send("POST", f"/imports/{job}/keep")
             self.assertEqual(self.wait(job, "done", "failed")["state"], "done")
-            self.assertEqual(Entry.objects.of(self.mine.company).count(), 600)
+            self.assertEqual(len(events(self.mine.company, Kind.READING, Kind.SEEN)), 600)
         self.assertEqual(ImportJob.objects.of(self.mine.company).count(), 1)

@@ -50,7 +50,7 @@ class Sheet(TestCase):
         self.assertIn("<svg", page)
 
     def test_a_forced_finish_prints_its_reason(self) -> None:
-        self.caller.send("POST", f"{self.path}/finish", {"reason": "rain stopped the work"})
+        self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": "rain stopped the work"})
         text = " ".join(self.pdf().split())
         self.assertIn("Reason: rain stopped the work", text)
         self.assertIn("HERM wires off: not put back", text)
@@ -70,7 +70,7 @@ class Sheet(TestCase):
             self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field))
 
     def test_what_the_visit_before_read(self) -> None:
-        self.caller.send("POST", f"{self.path}/finish", {"reason": "x"})
+        self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": "x"})
         opened = fresh()
         self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": opened, "complaint": "maintenance"})
         body = {"id": fresh(), "point": "cap.herm.uf", "typed": "55.1"}

@@ -36,7 +36,7 @@ class Rows(TestCase):
         mine = Fixture(f"Trip {uuid4().hex[:8]}")
         caller, visit_id = mine.client(), fresh()
         file = SimpleUploadedFile("visit.json", write_visit(visit))
-        got = caller.post(f"/api/files/units/{mine.unit.id}/visit-file", {"id": visit_id, "file": file})
+        got = caller.post(f"/api/v1/files/units/{mine.unit.id}/visit-file", {"id": visit_id, "file": file})
         self.assertEqual(got.status_code, 200, got.content)
         out = json.loads(caller.send("GET", f"/visits/{visit_id}/file").content)
         again = read_visit(json.dumps(out))

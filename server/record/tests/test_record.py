@@ -34,7 +34,7 @@ class Recorded(TestCase):
         for point, typed in readings:
             self.assertEqual(self.caller.read(row, point, typed).status_code, 200)
         if finish:
-            got = self.caller.send("POST", f"/visits/{row.id}/finish", {"reason": "wires are back"})
+            got = self.caller.send("POST", f"/visits/{row.id}/finish", {"id": fresh(), "reason": "wires are back"})
             self.assertEqual(got.status_code, 200, got.content)
         return row
 

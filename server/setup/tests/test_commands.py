@@ -65,7 +65,7 @@ class Prepare(TestCase):
         mine = Fixture("Old", {"run_capacitor": {"herm_uf": 55, "vac": 440}})
         caller = mine.client()
         caller.read(mine.visit, "cap.herm.uf", "49.0")
-        caller.send("POST", f"/visits/{mine.visit.id}/finish", {"reason": "old"})
+        caller.send("POST", f"/visits/{mine.visit.id}/finish", {"id": fresh(), "reason": "old"})
         Visit.objects.of(mine.company).update(told=None)
         UnitStanding.objects.of(mine.company).delete()
         self.prepare()

@@ -4,9 +4,9 @@ from uuid import UUID
 
 from django.test import TestCase
 
-from testing.fixtures import Fixture, finding, fresh
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, finding, fresh
 from visits.load import find_visit, load_visit
-from visits.models import BoardWireLine
 
 PLATE = {"defrost": {"control": "time-temperature", "minutes": 60, "closes_f": 30, "opens_f": 55}, "aux_heat": {"kind": "electric"}}
 
@@ -62,7 +62,7 @@ class Swap(TestCase):
         self.wire("Y", colour="yellow", of=wire, new_terminal="Y1")
         self.wire("X", 422, gone=True)
         self.wire("X", 422, of=fresh())
-        self.assertEqual(BoardWireLine.objects.of(self.mine.company).count(), 3)
+        self.assertEqual(len(events(self.mine.company, Kind.WIRE)), 3)
 
     def test_two_wires_on_one_terminal_are_two(self) -> None:
         self.wire("R", colour="red", goes_to="transformer")

@@ -7,8 +7,9 @@ from django.db import DatabaseError, connection, transaction
 from django.test import TestCase, override_settings
 from django.utils import timezone
 
-from testing.fixtures import Fixture, finding, fresh
-from visits.models import DefrostStamp, Visit
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, finding, fresh
+from visits.models import Visit
 
 PLATE = {
     "defrost": {"control": "time-temperature", "closes_f": 30, "opens_f": 55, "limit_min": 10}, "valve": "O", "aux_heat": {"kind": "electric"},
@@ -70,9 +71,9 @@ class Stamps(TestCase):
         for _ in range(2):
             got = self.post("undo", stamp=stamp).json()
         self.assertEqual([one["event"] for one in got["defrost"]["stamps"]], ["forced"])
-        self.assertEqual(DefrostStamp.objects.of(self.mine.company).count(), 3)
+        self.assertEqual(len(events(self.mine.company, Kind.STAMP, Kind.TAKEN_BACK)), 3)
         with self.assertRaisesMessage(DatabaseError, "append only"), transaction.atomic(), connection.cursor() as cursor:
-            cursor.execute("DELETE FROM visits_defroststamp")
+            cursor.execute("DELETE FROM ledger_event")
 
     def test_a_new_force_begins_a_new_run(self) -> None:
         self.stamp("forced", 0)
@@ -98,7 +99,7 @@ class Stamps(TestCase):
 
     def test_a_unit_without_a_defrost_control_has_no_bench(self) -> None:
         bare = Fixture("Second")
-        self.assertIsNone(bare.client().get(f"/api/visits/{bare.visit.id}").json()["round"]["defrost"])
+        self.assertIsNone(bare.client().get(f"/api/v1/visits/{bare.visit.id}").json()["round"]["defrost"])
 
     def timed_out(self, minutes: int) -> str:
         self.stamp("forced", 60.0 * minutes)
@@ -112,7 +113,9 @@ class Stamps(TestCase):
         first, second = self.timed_out(0), self.timed_out(20)
         self.assertNotIn("in a row", first)
         self.assertIn("by time, 2 in a row", second)
-        self.assertEqual(self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"reason": "storm"}).status_code, 200)
+        self.assertEqual(
+            self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"id": fresh(), "reason": "storm"}).status_code, 200
+        )
         later = fresh()
         opened = self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": later, "complaint": "iced-over"})
         self.assertEqual(opened.status_code, 200)

@@ -6,8 +6,9 @@ from typing import Any
 from django.test import TestCase
 from django.utils import timezone
 
-from testing.fixtures import Fixture, fresh
-from visits.models import LiftedEnding, LiftedLine, PowerClaim, Visit
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, fresh
+from visits.models import Visit
 
 
 class Lists(TestCase):
@@ -30,7 +31,7 @@ class Lists(TestCase):
         same = fresh()
         for _ in range(3):
             self.post("lifted", id=same, what="D1 jumper")
-        self.assertEqual(LiftedLine.objects.of(self.mine.company).count(), 1)
+        self.assertEqual(len(events(self.mine.company, Kind.LIFTED)), 1)
 
     def test_what_a_line_may_say(self) -> None:
         for what in ("", "   ", "x" * 121):
@@ -44,7 +45,7 @@ class Lists(TestCase):
         self.post(f"lifted/{line}/end", how="left", why="no light")
         again = self.post(f"lifted/{line}/end", how="back")
         self.assertEqual((again["lifted"][0]["how"], again["lifted"][0]["why"]), ("left", "no light"))
-        self.assertEqual(LiftedEnding.objects.of(self.mine.company).count(), 1)
+        self.assertEqual(len(events(self.mine.company, Kind.ENDED)), 1)
 
     def test_every_ending_but_back_needs_its_reason(self) -> None:
         line = self.lift("fan wire")
@@ -54,7 +55,7 @@ class Lists(TestCase):
                 self.assertEqual(told["errors"][0]["field"].rsplit(".", maxsplit=1)[-1], "why")
         self.post(f"lifted/{line}/end", status=422, how="lost", why="x")
         self.post(f"lifted/{line}/end", status=422, how="left", why="x" * 301)
-        self.assertEqual(LiftedEnding.objects.of(self.mine.company).count(), 0)
+        self.assertEqual(len(events(self.mine.company, Kind.ENDED)), 0)
         self.post(f"lifted/{line}/end", how="back")
 
     def test_a_line_of_another_visit_is_not_ended_here(self) -> None:
@@ -75,7 +76,7 @@ class Lists(TestCase):
             self.post("power", id=same, state="dead-claimed")
         shown = self.post("power", state="dead-claimed")
         self.assertEqual([one["what"] for one in shown["lifted"]], ["Disconnect pulled"])
-        self.assertEqual(PowerClaim.objects.of(self.mine.company).count(), 2)
+        self.assertEqual(len(events(self.mine.company, Kind.POWER)), 2)
 
     def test_dead_is_never_just_said_to_be_proved(self) -> None:
         self.post("power", status=422, state="dead-proved")
@@ -83,7 +84,7 @@ class Lists(TestCase):
 
     def test_the_disconnect_pulled_again_is_a_line_again(self) -> None:
         self.post("power", state="dead-claimed")
-        line = LiftedLine.objects.of(self.mine.company).get()
+        line = events(self.mine.company, Kind.LIFTED)[0]
         self.post(f"lifted/{line.uuid}/end", how="back")
         self.post("power", state="live")
         shown = self.post("power", state="dead-claimed")
@@ -106,16 +107,31 @@ class Lists(TestCase):
         again = self.post("finish", reason="another reason")
         self.assertEqual((again["finish_reason"], again["finished_at"]), ("storm", first["finished_at"]))
 
-    def test_nothing_is_written_on_a_finished_visit(self) -> None:
+    def test_what_comes_after_the_end_waits_until_the_visit_is_opened_again(self) -> None:
         line = self.lift("fan wire")
-        self.post("finish", reason="storm")
-        for path, body in (
+        ended = self.post("finish", reason="storm")
+        late: tuple[tuple[str, dict[str, Any]], ...] = (
             ("lifted", {"what": "x"}), (f"lifted/{line}/end", {"how": "back"}), ("power", {"state": "live"}), ("rejudge", {}),
             ("readings", {"point": "cap.herm.uf", "typed": "40"}), ("line", {"text": "herm 40"}),
             ("defrost/stamps", {"event": "forced"}), ("defrost/wires", {"terminal": "Y"}),
-        ):  # fmt: skip
+        )  # fmt: skip
+        for path, body in late:
             with self.subTest(path):
-                self.post(path, status=409, **body)
+                waits = self.post(path, **body)
+                waits = waits.get("round", waits)
+                self.assertEqual((waits["entries"], waits["lifted"], waits["power_log"]), ([], ended["lifted"], []))
+        self.assertIn(("Compressor section, C to HERM", "40 µF"), [(one["what"], one["value"]) for one in waits["waiting"]])
+        self.post("reopen", status=422, reason=" ")
+        again = self.post("reopen", reason="the readings of the second phone")
+        self.assertEqual((again["waiting"], again["finished_at"]), ([], None))
+        self.assertEqual((len(again["entries"]), again["lifted"][0]["how"], len(again["power_log"])), (2, "back", 1))
+        self.assertIsNone(Visit.objects.of(self.mine.company).get().told)
+        self.assertEqual(self.post("finish", reason="now all of it")["finish_reason"], "now all of it")
+        self.assertTrue(Visit.objects.of(self.mine.company).get().told)
+
+    def test_opening_an_open_visit_changes_nothing(self) -> None:
+        self.post("reopen", reason="for fun")
+        self.assertEqual(events(self.mine.company, Kind.REOPENED), [])
 
 
 class LeftOver(TestCase):
@@ -129,7 +145,7 @@ class LeftOver(TestCase):
             line = fresh()
             caller.send("POST", f"{path}/lifted", {"id": line, "what": what})
             caller.send("POST", f"{path}/lifted/{line}/end", {"id": fresh(), "how": how, "why": "" if how == "back" else "board on order"})
-        self.assertEqual(caller.send("POST", f"{path}/finish", {"reason": ""}).status_code, 200)
+        self.assertEqual(caller.send("POST", f"{path}/finish", {"id": fresh(), "reason": ""}).status_code, 200)
         opened = fresh()
         for _ in range(2):
             caller.send("POST", f"/units/{mine.unit.id}/visits", {"id": opened, "complaint": "maintenance"})

@@ -5,9 +5,9 @@ from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
-from testing.fixtures import Fixture, fresh
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, fresh
 from visits.load import NoSuchVisit, find_visit, load_visit
-from visits.models import LiftedLine
 
 
 class Walls(TestCase):
@@ -33,7 +33,7 @@ class OneVisit(TestCase):
         caller = mine.client()
         for what in ("Panel", "Fan wire"):
             caller.send("POST", f"/visits/{mine.visit.id}/lifted", {"id": fresh(), "what": what})
-        panel = LiftedLine.objects.of(mine.company).get(what="Panel")
+        panel = next(line for line in events(mine.company, Kind.LIFTED) if line.body["what"] == "Panel")
         why = {"id": fresh(), "how": "retired", "why": "cut away", "at": timezone.now().isoformat()}
         caller.send("POST", f"/visits/{mine.visit.id}/lifted/{panel.uuid}/end", why)
         loaded = load_visit(mine.company, find_visit(mine.company, mine.visit.pk))
@@ -44,7 +44,7 @@ class OneVisit(TestCase):
         mine = Fixture()
         caller = mine.client()
         caller.read(mine.visit, "cap.herm.uf", "39.9")
-        # session, member; visit with unit; entries, power, lifted, how they ended, parts put in, notes; the reading itself. The rest is BEGIN and COMMIT.
+        # session, member; the counter found and locked, the device's last; visit with unit, its events; is it there already; write, count.
         with CaptureQueriesContext(connection) as asked:
             self.assertEqual(caller.read(mine.visit, "cap.herm.uf", "39.8").status_code, 200)
         rows = [query["sql"] for query in asked if not query["sql"].startswith(("SAVEPOINT", "RELEASE"))]

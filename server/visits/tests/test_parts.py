@@ -73,14 +73,14 @@ class Parts(TestCase):
     def test_repaired_and_proved_it_leaves_the_watch_list_and_the_trend_begins_anew(self) -> None:
         watched = self.caller.send("GET", "/fleet/watch").json
         self.put_in(DUAL, herm="55.3", fan="7.5")
-        self.assertEqual(self.caller.send("POST", f"{self.visit}/finish", {"reason": "storm"}).status_code, 200)
+        self.assertEqual(self.caller.send("POST", f"{self.visit}/finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
         self.assertEqual(watched()["carry"], [])
         self.assertNotIn("cap.herm.uf", [one["point"] for unit in watched()["units"] for one in unit["watched"]])
         points = {one["point"]: one for one in self.caller.send("GET", f"/units/{self.mine.unit.id}").json()["points"]}
         self.assertEqual([(one["told"]["value"], one["line"]) for one in points["cap.herm.uf"]["readings"]], [("39.9", 0), ("55.3", 1)])
 
     def test_left_as_it_was_found_it_is_on_the_list_and_the_van_carries_one(self) -> None:
-        self.assertEqual(self.caller.send("POST", f"{self.visit}/finish", {"reason": "storm"}).status_code, 200)
+        self.assertEqual(self.caller.send("POST", f"{self.visit}/finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
         found = self.caller.send("GET", "/fleet/watch").json()
         self.assertEqual([one["point"] for unit in found["units"] for one in unit["watched"]], ["cap.herm.uf"])
         self.assertEqual(sum(one["count"] for one in found["carry"]), 1)

@@ -9,10 +9,11 @@ from uuid import uuid4
 from django.db import connection
 from django.test import TransactionTestCase
 
-from testing.fixtures import Fixture, fresh
+from ledger.writer import Made
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, device, events, fresh
 from visits.load import find_visit, load_visit
-from visits.models import Entry, LiftedEnding, LiftedLine
-from visits.write_entries import NewEntry, write_entries
+from visits.readings import entry_of, write_entries
 
 WRITERS, EACH = 4, 6
 
@@ -38,31 +39,36 @@ class AtOnce(TransactionTestCase):
     def test_all_readings_stand_and_the_wire_is_lifted_once(self) -> None:
         def read(writer: int) -> None:
             for place in range(EACH):
-                write_entries(self.mine.member, self.mine.visit.id, [NewEntry(uuid4(), "cap.herm.uf", f"{writer + 1}{place}.5")])
+                write_entries(
+                    device(self.mine, name=str(writer)),
+                    self.mine.visit.id,
+                    Made(id=uuid4()),
+                    [entry_of("cap.herm.uf", f"{writer + 1}{place}.5")],
+                )
 
         self.at_once(read)
-        self.assertEqual(Entry.objects.of(self.mine.company).count(), WRITERS * EACH)
-        self.assertEqual([line.what for line in LiftedLine.objects.of(self.mine.company)], ["HERM wires off"])
+        self.assertEqual(len(events(self.mine.company, Kind.READING, Kind.SEEN)), WRITERS * EACH)
+        self.assertEqual([line.body["what"] for line in events(self.mine.company, Kind.LIFTED)], ["HERM wires off"])
         visit = load_visit(self.mine.company, find_visit(self.mine.company, self.mine.visit.id)).visit
         self.assertEqual(len({reading.value for reading in visit.readings}), WRITERS * EACH)
 
     def test_one_write_sent_by_all_is_one_reading(self) -> None:
-        entry = NewEntry(uuid4(), "cap.herm.uf", "39.9")
-        rounds = self.at_once(lambda _: write_entries(self.mine.member, self.mine.visit.id, [entry]))
+        made, entry = Made(id=uuid4()), entry_of("cap.herm.uf", "39.9")
+        rounds = self.at_once(lambda _: write_entries(device(self.mine), self.mine.visit.id, made, [entry]))
         self.assertEqual({len(loaded.visit.readings) for loaded in rounds}, {1})
-        self.assertEqual(Entry.objects.of(self.mine.company).count(), 1)
+        self.assertEqual(len(events(self.mine.company, Kind.READING, Kind.SEEN)), 1)
 
     def test_a_line_ends_once(self) -> None:
         self.mine.client().read(self.mine.visit, "cap.herm.uf", "39.9")
-        line = LiftedLine.objects.of(self.mine.company).get()
+        line = events(self.mine.company, Kind.LIFTED)[0]
         path = f"/visits/{self.mine.visit.id}/lifted/{line.uuid}/end"
         got = self.at_once(lambda _: self.mine.client().send("POST", path, {"id": fresh(), "how": "back"}).status_code)
         self.assertEqual(got, [200] * WRITERS)
-        self.assertEqual(LiftedEnding.objects.of(self.mine.company).count(), 1)
+        self.assertEqual(len(events(self.mine.company, Kind.ENDED)), 1)
 
     def test_the_visit_is_finished_once(self) -> None:
         path = f"/visits/{self.mine.visit.id}/finish"
-        got = self.at_once(lambda _: self.mine.client().send("POST", path, {"reason": ""}).status_code)
+        got = self.at_once(lambda _: self.mine.client().send("POST", path, {"id": fresh(), "reason": ""}).status_code)
         self.assertEqual(got, [200] * WRITERS)
         self.mine.visit.refresh_from_db()
         self.assertIsNotNone(self.mine.visit.finished_at)

@@ -9,8 +9,10 @@ from django.utils import timezone
 
 from accounts.append_only import AppendOnlyError
 from accounts.models import Unscoped
-from testing.fixtures import Fixture, finding, fresh
-from visits.models import Entry, LiftedLine, Visit
+from ledger.models import EventRow
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, finding, fresh
+from visits.models import Visit
 
 
 class Writing(TestCase):
@@ -38,7 +40,7 @@ class Writing(TestCase):
         same = fresh()
         for _ in range(3):
             self.assertEqual(self.read("cap.herm.uf", "39.9", id=same).status_code, 200)
-        self.assertEqual(Entry.objects.of(self.mine.company).count(), 1)
+        self.assertEqual(len(events(self.mine.company, Kind.READING, Kind.SEEN)), 1)
         self.assertEqual(self.read("cap.herm.uf", "38.0", id=same).status_code, 422)
 
     def test_a_correction_supersedes_and_the_first_stays(self) -> None:
@@ -62,7 +64,7 @@ class Writing(TestCase):
         self.assertEqual(self.read("cap.nose.uf", "5").json()["errors"][0]["field"], "point")
         self.assertEqual(self.read("cap.herm.uf", "5", meter="stick").json()["errors"][0]["field"], "meter")
         self.assertEqual(self.read("cap.herm.uf", "5", at="2027-01-14T09:00:00").json()["errors"][0]["field"], "at")
-        self.assertEqual(Entry.objects.of(self.mine.company).count(), 0)
+        self.assertEqual(len(events(self.mine.company, Kind.READING, Kind.SEEN)), 0)
 
     def test_the_entry_line_keeps_what_it_understood_and_gives_back_the_rest(self) -> None:
         got = self.post("line", text="herm 39.9 wobble 3 fan 4,9 uF").json()
@@ -96,51 +98,51 @@ class Writing(TestCase):
 
     def test_finishing_waits_for_the_list(self) -> None:
         line = self.read("cap.herm.uf", "39.9").json()["lifted"][0]["id"]
-        refused = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": " "})
+        refused = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": " "})
         self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "reason"))
         self.assertIn("HERM wires off", refused.json()["errors"][0]["message"])
         self.assertEqual(self.post(f"lifted/{line}/end", how="left", why="").status_code, 422)
         self.assertEqual(self.post(f"lifted/{line}/end", how="back").status_code, 200)
-        done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": ""})
+        done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": ""})
         self.assertEqual((done.status_code, done.json()["finish_reason"]), (200, ""))
-        self.assertEqual(self.read("cap.fan.uf", "5.0").status_code, 409)
+        self.assertEqual([one["value"] for one in self.read("cap.fan.uf", "5.0").json()["waiting"]][-1], "5.0 µF")
 
     def test_what_was_left_opens_on_the_return_visit(self) -> None:
         line = self.read("cap.herm.uf", "39.9").json()["lifted"][0]["id"]
         self.post(f"lifted/{line}/end", how="left", why="part ordered")
-        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": ""})
+        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": ""})
         again = fresh()
         for _ in range(2):
             self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": again, "complaint": "hums-no-start"})
-        shown = self.caller.get(f"/api/visits/{again}").json()
+        shown = self.caller.get(f"/api/v1/visits/{again}").json()
         self.assertEqual([(one["what"], one["how"]) for one in shown["round"]["lifted"]], [("HERM wires off", "")])
         self.assertEqual(Visit.objects.of(self.mine.company).get(id=again).return_of_id, self.visit.id)
 
     def test_a_forced_finish_keeps_its_reason(self) -> None:
         self.read("cap.herm.uf", "39.9")
-        done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": "storm"}).json()
+        done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": "storm"}).json()
         self.assertEqual((done["finish_reason"], done["assessment"]["open_lines"]), ("storm", 1))
 
     def test_a_finished_visit_keeps_the_plate_it_was_judged_by(self) -> None:
         self.read("cap.herm.uf", "39.9")
-        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"reason": "storm"})
+        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": "storm"})
         self.mine.unit.plate = {"run_capacitor": {"herm_uf": 80, "vac": 440}}
         self.mine.unit.save(update_fields=["plate"])
-        got = self.caller.get(f"/api/visits/{self.visit.id}").json()
+        got = self.caller.get(f"/api/v1/visits/{self.visit.id}").json()
         self.assertEqual(finding(got["round"], "cap.herm.uf")["nominal"], 40)
 
     def test_a_corrected_plate_judges_anew_and_keeps_its_history(self) -> None:
         self.read("cap.herm.uf", "39.9")
         plate = {"run_capacitor": {"herm_uf": 45, "fan_uf": 5, "vac": 440}}
         body = {"id": fresh(), "visit": str(self.visit.id), "plate": plate, "fitted": [], "why": "read again in the shade"}
-        got = self.caller.send("PUT", f"/units/{self.mine.unit.id}/plate", body).json()
+        got = self.caller.send("POST", f"/units/{self.mine.unit.id}/plate", body).json()
         self.assertEqual(finding(got, "cap.herm.uf")["verdict"], "bad")
-        history = self.caller.get(f"/api/visits/{self.visit.id}").json()["plate_history"]
+        history = self.caller.get(f"/api/v1/visits/{self.visit.id}").json()["plate_history"]
         self.assertEqual([one["why"] for one in history], ["read again in the shade"])
 
     def test_a_plate_out_of_bounds_is_refused_at_its_field(self) -> None:
         body = {"id": fresh(), "visit": str(self.visit.id), "plate": {"mca": -3}, "fitted": []}
-        got = self.caller.send("PUT", f"/units/{self.mine.unit.id}/plate", body)
+        got = self.caller.send("POST", f"/units/{self.mine.unit.id}/plate", body)
         self.assertEqual(got.status_code, 422)
         self.assertRegex(got.json()["errors"][0]["field"], r"plate\.mca$")
 
@@ -148,7 +150,7 @@ class Writing(TestCase):
         body = {"id": fresh(), "complaint": "iced-over", "began": "slowly"}
         for _ in range(2):
             self.assertEqual(self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", body).status_code, 200)
-        today = self.caller.get("/api/today").json()
+        today = self.caller.get("/api/v1/today").json()
         self.assertEqual([one["complaint"] for one in today["visits"]].count("iced-over"), 1)
 
 
@@ -158,19 +160,19 @@ class AppendOnly(TestCase):
         self.mine.client().read(self.mine.visit, "cap.herm.uf", "39.9")
 
     def test_rows_refuse_change_and_delete(self) -> None:
-        entry = Entry.objects.of(self.mine.company).get()
-        entry.value = "40"
+        entry = events(self.mine.company, Kind.READING, Kind.SEEN)[0]
+        entry.kind = "note"
         with self.assertRaises(AppendOnlyError):
             entry.save()
         with self.assertRaises(AppendOnlyError):
             entry.delete()
 
     def test_the_database_refuses_too(self) -> None:
-        for sql in ("UPDATE visits_entry SET value = '40'", "DELETE FROM visits_liftedline", "DELETE FROM visits_entry"):
+        for sql in ("UPDATE ledger_event SET kind = 'note'", "DELETE FROM ledger_event"):
             with self.assertRaisesMessage(DatabaseError, "append only"), transaction.atomic(), connection.cursor() as cursor:
                 cursor.execute(sql)
 
     def test_a_query_without_a_company_refuses(self) -> None:
-        for model in (Visit, Entry, LiftedLine):
+        for model in (Visit, EventRow):
             with self.assertRaises(Unscoped):
                 model.objects.all()

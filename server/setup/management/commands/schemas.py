@@ -23,7 +23,7 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Write or compare each document."""
-        documents = {"openapi.json": api.get_openapi_schema(path_prefix="/api/"), "visit.schema.json": visit_schema()}
+        documents = {"openapi.json": api.get_openapi_schema(path_prefix="/api/v1/"), "visit.schema.json": visit_schema()}
         for name, document in documents.items():
             file: Path = settings.ROOT / "docs" / name
             text = json.dumps(document, indent=1, ensure_ascii=False, default=str) + "\n"

@@ -1,0 +1,77 @@
+"""Writing on a visit: one way for every kind of event.
+
+What was true when it was made is never refused for what others did since: a write is held against the visit as its own device
+knew it. What does not fit with what others did is kept, and shown.
+"""
+
+from collections.abc import Callable, Iterable
+from typing import Any
+from uuid import UUID
+
+from accounts.models import Company
+from ledger.read import read_row
+from ledger.write import ledger_of
+from ledger.writer import Made, New, Subject, Writer, named
+from outer_test.ledger import Event
+from outer_test.measurement import FieldProblem
+from outer_test.plain_data import sparse
+from visits.keep import keep_told, refresh_standing
+from visits.load import Loaded, find_visit, load_visit
+from visits.to_core import as_it_stands
+
+Bodies = Iterable[tuple[str, Any, int]]
+
+
+def write_on_visit(
+    writer: Writer, visit_id: UUID, made: Made, bodies: Callable[[Loaded], Bodies], same: Callable[[Event], bool] = lambda _: True
+) -> Loaded:
+    """Write what `bodies` makes of the visit as the writer's device knew it, and give back the visit as it then stands.
+
+    bodies: yields (name, body, place besides the act itself); the name "" is the act itself and has the client's UUID, every other
+    one made from it. same: whether an event of this id is what is written here; sent twice it is written once.
+    Raises NoSuchVisit, FieldProblem.
+    """
+    company = writer.company
+    with ledger_of(writer) as ledger:
+        row = find_visit(company, visit_id)
+        before = load_visit(company, row)
+        own = {str(made.id), str(named(made, "0"))}
+        there = next((event for event in before.events if event.id in own), None)
+        if there is not None:
+            if not same(there):
+                raise FieldProblem("id", "This id was already used for something else.")
+            return before
+        known = before if made.after is None else before.as_known_to(str(writer.device), made.after)
+        new = [
+            New(made.id if name == "" else named(made, name), body, made.at, made.seq, made.after, besides)
+            for name, body, besides in bodies(known)
+        ]
+        rows = ledger.write_events(Subject(row.unit.site_id, row.unit_id, row.pk), new)
+        after = before.with_events([read_row(one) for one in rows])
+        return add_up(company, writer, before, after)
+
+
+def add_up(company: Company, writer: Writer, before: Loaded, after: Loaded) -> Loaded:
+    """Put into the visit's row what its events now add up to."""
+    row, changed = after.row, set[str]()
+    if after.visit.rules != before.visit.rules:
+        row.rules, changed = sparse(after.visit.rules), {"rules"}
+    finish = after.closing.finish
+    if finish is None and row.finished_at is not None:
+        row.finished_at, row.finished_by, row.finish_reason = None, None, ""
+        row.told, row.overall = None, ""
+        changed |= {"finished_at", "finished_by", "finish_reason", "told", "overall"}
+    elif finish is not None and row.finished_at is None:
+        row.frozen = row.frozen or as_it_stands(company, row.unit)
+        row.finished_at, row.finish_reason = finish.at, finish.body.reason
+        row.finished_by_id = finish.by
+        keep_told(row, after)
+        changed |= {"frozen", "finished_at", "finished_by", "finish_reason", *TOLD}
+    if changed:
+        row.save(update_fields=sorted(changed))
+    if finish is not None and "told" in changed:
+        refresh_standing(company, row.unit, after.visit, row.scheduled_for)
+    return after
+
+
+TOLD = ("told", "overall", "find_text", "readings", "open_lines")
