@@ -16,8 +16,9 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TransactionTestCase
 
 from fleet.models import Unit
-from testing.fixtures import Fixture, fresh, own_files
-from visits.models import Entry, Visit
+from outer_test.ledger import Kind
+from testing.fixtures import Fixture, events, fresh, own_files
+from visits.models import Visit
 
 ROWS = int(os.environ.get("OUTER_TEST_BENCH_ROWS", "5000"))
 UNITS, PER_VISIT, PATIENCE_S, LOOK_S = 50, 20, 3600, 0.2
@@ -82,7 +83,7 @@ class Log(TransactionTestCase):
 
     def bring(self) -> str:
         """The file, brought; the job's key."""
-        got = self.caller.post("/api/imports", {"id": fresh(), "file": SimpleUploadedFile("log.csv", self.file.read_bytes())})
+        got = self.caller.post("/api/v1/imports", {"id": fresh(), "file": SimpleUploadedFile("log.csv", self.file.read_bytes())})
         self.assertEqual(got.status_code, 200, got.content)
         return str(got.json()["id"])
 
@@ -111,4 +112,4 @@ class Log(TransactionTestCase):
 
     def count(self) -> int:
         """The company's readings."""
-        return int(Entry.objects.of(self.mine.company).count())
+        return len(events(self.mine.company, Kind.READING))

@@ -32,7 +32,7 @@ _WATCH = """(typed) => {
 # How long the same page waits for an answer with nothing in it: what the machine is worth at that moment.
 _EMPTY = """async () => {
   const begun = performance.now();
-  await (await fetch('/api/session')).json();
+  await (await fetch('/api/v1/session')).json();
   return performance.now() - begun;
 }"""
 

@@ -58,37 +58,41 @@ function path<More extends object>(write: Write, more?: More) {
 async function deliver(write: Write): Promise<Round> {
   switch (write.kind) {
     case "reading":
-      return data(api.POST("/api/visits/{visit_id}/readings", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/readings", { ...path(write), body: write.body }));
     case "power":
-      return data(api.POST("/api/visits/{visit_id}/power", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/power", { ...path(write), body: write.body }));
     case "stamp":
-      return data(api.POST("/api/visits/{visit_id}/defrost/stamps", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/defrost/stamps", { ...path(write), body: write.body }));
     case "undo":
-      return data(api.POST("/api/visits/{visit_id}/defrost/undo", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/defrost/undo", { ...path(write), body: write.body }));
     case "answer":
-      return data(api.POST("/api/visits/{visit_id}/defrost/answers", { ...path(write), body: write.body }));
+      return data(
+        api.POST("/api/v1/visits/{visit_id}/defrost/answers", { ...path(write), body: write.body }),
+      );
     case "part":
-      return data(api.POST("/api/visits/{visit_id}/parts", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/parts", { ...path(write), body: write.body }));
     case "partUndo":
       return data(
-        api.POST("/api/visits/{visit_id}/parts/{part_id}/undo", {
+        api.POST("/api/v1/visits/{visit_id}/parts/{part_id}/undo", {
           ...path(write, { part_id: write.part }),
           body: write.body,
         }),
       );
     case "note":
-      return data(api.POST("/api/visits/{visit_id}/notes", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/notes", { ...path(write), body: write.body }));
     case "lifted":
-      return data(api.POST("/api/visits/{visit_id}/lifted", { ...path(write), body: write.body }));
+      return data(api.POST("/api/v1/visits/{visit_id}/lifted", { ...path(write), body: write.body }));
     case "end":
       return data(
-        api.POST("/api/visits/{visit_id}/lifted/{line_id}/end", {
+        api.POST("/api/v1/visits/{visit_id}/lifted/{line_id}/end", {
           ...path(write, { line_id: write.line }),
           body: write.body,
         }),
       );
     case "line": {
-      const kept = await data(api.POST("/api/visits/{visit_id}/line", { ...path(write), body: write.body }));
+      const kept = await data(
+        api.POST("/api/v1/visits/{visit_id}/line", { ...path(write), body: write.body }),
+      );
       if (kept.rest) {
         const errors = kept.left_over.map(({ said, why }) => ({ field: said, message: why }));
         become({

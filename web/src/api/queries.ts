@@ -19,60 +19,61 @@ export const queries = new QueryClient({
 whenSignedOut(() => void queries.invalidateQueries({ queryKey: ["session"] }));
 
 export const useSession = () =>
-  useQuery({ queryKey: ["session"], queryFn: () => data(api.GET("/api/session")), staleTime: 60_000 });
+  useQuery({ queryKey: ["session"], queryFn: () => data(api.GET("/api/v1/session")), staleTime: 60_000 });
 
-export const useToday = () => useQuery({ queryKey: ["today"], queryFn: () => data(api.GET("/api/today")) });
+export const useToday = () =>
+  useQuery({ queryKey: ["today"], queryFn: () => data(api.GET("/api/v1/today")) });
 
 export const useVisit = (id: string) =>
   useQuery({
     queryKey: ["visit", id],
-    queryFn: () => data(api.GET("/api/visits/{visit_id}", { params: { path: { visit_id: id } } })),
+    queryFn: () => data(api.GET("/api/v1/visits/{visit_id}", { params: { path: { visit_id: id } } })),
   });
 
 export const useHouseRules = () =>
-  useQuery({ queryKey: ["rules"], queryFn: () => data(api.GET("/api/company/rules")) });
+  useQuery({ queryKey: ["rules"], queryFn: () => data(api.GET("/api/v1/company/rules")) });
 
 export const useMeters = () =>
-  useQuery({ queryKey: ["meters"], queryFn: () => data(api.GET("/api/company/meters")) });
+  useQuery({ queryKey: ["meters"], queryFn: () => data(api.GET("/api/v1/company/meters")) });
 
 export const useUnit = (id: string) =>
   useQuery({
     queryKey: ["unit", id],
-    queryFn: () => data(api.GET("/api/units/{unit_id}", { params: { path: { unit_id: id } } })),
+    queryFn: () => data(api.GET("/api/v1/units/{unit_id}", { params: { path: { unit_id: id } } })),
   });
 
 export const useDefrostFaults = (visitId: string, demo: boolean) =>
   useQuery({
     queryKey: ["defrost faults", visitId],
     queryFn: () =>
-      data(api.GET("/api/visits/{visit_id}/defrost/faults", { params: { path: { visit_id: visitId } } })),
+      data(api.GET("/api/v1/visits/{visit_id}/defrost/faults", { params: { path: { visit_id: visitId } } })),
     enabled: demo,
   });
 
 export const useRule = (name: string) =>
   useQuery({
     queryKey: ["rule", name],
-    queryFn: () => data(api.GET("/api/rules/{name}", { params: { path: { name } } })),
+    queryFn: () => data(api.GET("/api/v1/rules/{name}", { params: { path: { name } } })),
     staleTime: Infinity,
   });
 
 export const useWatch = (point: string, page: number) =>
   useQuery({
     queryKey: ["watch", point, page],
-    queryFn: () => data(api.GET("/api/fleet/watch", { params: { query: { point, page } } })),
+    queryFn: () => data(api.GET("/api/v1/fleet/watch", { params: { query: { point, page } } })),
     placeholderData: (before) => before,
   });
 
 export const useFind = (words: string) =>
   useQuery({
     queryKey: ["find", words],
-    queryFn: () => data(api.GET("/api/fleet/find", { params: { query: { q: words } } })),
+    queryFn: () => data(api.GET("/api/v1/fleet/find", { params: { query: { q: words } } })),
     placeholderData: (before) => before,
     enabled: words.trim().length > 1,
   });
 
 export const useBoards = () =>
-  useQuery({ queryKey: ["boards"], queryFn: () => data(api.GET("/api/company/boards")) });
+  useQuery({ queryKey: ["boards"], queryFn: () => data(api.GET("/api/v1/company/boards")) });
 
 /** Put the newest round of a visit where its screens read it. */
 export function storeRound(visitId: string, round: Round): void {

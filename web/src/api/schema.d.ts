@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/session": {
+    "/api/v1/session": {
         parameters: {
             query?: never;
             header?: never;
@@ -32,7 +32,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/today": {
+    "/api/v1/today": {
         parameters: {
             query?: never;
             header?: never;
@@ -52,7 +52,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}": {
+    "/api/v1/visits/{visit_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -72,7 +72,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/file": {
+    "/api/v1/visits/{visit_id}/file": {
         parameters: {
             query?: never;
             header?: never;
@@ -92,7 +92,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/readings": {
+    "/api/v1/visits/{visit_id}/readings": {
         parameters: {
             query?: never;
             header?: never;
@@ -112,7 +112,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/line": {
+    "/api/v1/visits/{visit_id}/line": {
         parameters: {
             query?: never;
             header?: never;
@@ -132,7 +132,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/power": {
+    "/api/v1/visits/{visit_id}/power": {
         parameters: {
             query?: never;
             header?: never;
@@ -152,7 +152,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/notes": {
+    "/api/v1/visits/{visit_id}/notes": {
         parameters: {
             query?: never;
             header?: never;
@@ -172,7 +172,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/lifted": {
+    "/api/v1/visits/{visit_id}/lifted": {
         parameters: {
             query?: never;
             header?: never;
@@ -192,7 +192,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/lifted/{line_id}/end": {
+    "/api/v1/visits/{visit_id}/lifted/{line_id}/end": {
         parameters: {
             query?: never;
             header?: never;
@@ -212,7 +212,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/finish": {
+    "/api/v1/visits/{visit_id}/finish": {
         parameters: {
             query?: never;
             header?: never;
@@ -232,7 +232,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/rejudge": {
+    "/api/v1/visits/{visit_id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reopen Visit
+         * @description Open a finished visit again, for a reason; what arrived after its end counts from then on.
+         */
+        post: operations["api_visits_reopen_visit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/visits/{visit_id}/rejudge": {
         parameters: {
             query?: never;
             header?: never;
@@ -252,7 +272,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/stamps": {
+    "/api/v1/visits/{visit_id}/defrost/stamps": {
         parameters: {
             query?: never;
             header?: never;
@@ -272,7 +292,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/undo": {
+    "/api/v1/visits/{visit_id}/defrost/undo": {
         parameters: {
             query?: never;
             header?: never;
@@ -292,7 +312,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/answers": {
+    "/api/v1/visits/{visit_id}/defrost/answers": {
         parameters: {
             query?: never;
             header?: never;
@@ -312,7 +332,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/conditions": {
+    "/api/v1/visits/{visit_id}/conditions": {
         parameters: {
             query?: never;
             header?: never;
@@ -320,19 +340,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        put?: never;
         /**
          * Keep Conditions
          * @description Keep the day's outdoor and indoor temperature, °F, and the outdoor humidity, %.
          */
-        put: operations["api_defrost_keep_conditions"];
-        post?: never;
+        post: operations["api_defrost_keep_conditions"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/wires": {
+    "/api/v1/visits/{visit_id}/defrost/wires": {
         parameters: {
             query?: never;
             header?: never;
@@ -352,7 +372,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/simulated": {
+    "/api/v1/visits/{visit_id}/defrost/simulated": {
         parameters: {
             query?: never;
             header?: never;
@@ -376,7 +396,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/defrost/faults": {
+    "/api/v1/visits/{visit_id}/defrost/faults": {
         parameters: {
             query?: never;
             header?: never;
@@ -396,7 +416,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/parts": {
+    "/api/v1/visits/{visit_id}/parts": {
         parameters: {
             query?: never;
             header?: never;
@@ -416,7 +436,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/parts/{part_id}/undo": {
+    "/api/v1/visits/{visit_id}/parts/{part_id}/undo": {
         parameters: {
             query?: never;
             header?: never;
@@ -436,7 +456,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/report": {
+    "/api/v1/visits/{visit_id}/report": {
         parameters: {
             query?: never;
             header?: never;
@@ -456,7 +476,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/report.pdf": {
+    "/api/v1/visits/{visit_id}/report.pdf": {
         parameters: {
             query?: never;
             header?: never;
@@ -476,7 +496,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{visit_id}/signature": {
+    "/api/v1/visits/{visit_id}/signature": {
         parameters: {
             query?: never;
             header?: never;
@@ -496,7 +516,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units/by-tag/{tag}": {
+    "/api/v1/units/by-tag/{tag}": {
         parameters: {
             query?: never;
             header?: never;
@@ -516,7 +536,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units": {
+    "/api/v1/units": {
         parameters: {
             query?: never;
             header?: never;
@@ -536,7 +556,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units/{unit_id}": {
+    "/api/v1/units/{unit_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -556,7 +576,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units/{unit_id}/notes": {
+    "/api/v1/units/{unit_id}/notes": {
         parameters: {
             query?: never;
             header?: never;
@@ -576,7 +596,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units/{unit_id}/parts": {
+    "/api/v1/units/{unit_id}/parts": {
         parameters: {
             query?: never;
             header?: never;
@@ -596,7 +616,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/units/{unit_id}/plate": {
+    "/api/v1/units/{unit_id}/plate": {
         parameters: {
             query?: never;
             header?: never;
@@ -604,19 +624,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        put?: never;
         /**
          * Read Plate
          * @description Keep a newly read plate. The one before stays in the unit's history.
          */
-        put: operations["api_units_read_plate"];
-        post?: never;
+        post: operations["api_units_read_plate"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/units/{unit_id}/visits": {
+    "/api/v1/units/{unit_id}/visits": {
         parameters: {
             query?: never;
             header?: never;
@@ -636,7 +656,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/company/rules": {
+    "/api/v1/company/rules": {
         parameters: {
             query?: never;
             header?: never;
@@ -660,7 +680,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/company/meters": {
+    "/api/v1/company/meters": {
         parameters: {
             query?: never;
             header?: never;
@@ -684,7 +704,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/company/letterhead": {
+    "/api/v1/company/letterhead": {
         parameters: {
             query?: never;
             header?: never;
@@ -708,7 +728,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/company/boards": {
+    "/api/v1/company/boards": {
         parameters: {
             query?: never;
             header?: never;
@@ -732,7 +752,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/company/boards/{name}": {
+    "/api/v1/company/boards/{name}": {
         parameters: {
             query?: never;
             header?: never;
@@ -752,7 +772,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/fleet/watch": {
+    "/api/v1/fleet/watch": {
         parameters: {
             query?: never;
             header?: never;
@@ -772,7 +792,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/fleet/find": {
+    "/api/v1/fleet/find": {
         parameters: {
             query?: never;
             header?: never;
@@ -792,7 +812,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/units/{unit_id}/visit-file": {
+    "/api/v1/files/units/{unit_id}/visit-file": {
         parameters: {
             query?: never;
             header?: never;
@@ -812,7 +832,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/readings.csv": {
+    "/api/v1/files/readings.csv": {
         parameters: {
             query?: never;
             header?: never;
@@ -832,7 +852,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/next-visits.ics": {
+    "/api/v1/files/next-visits.ics": {
         parameters: {
             query?: never;
             header?: never;
@@ -852,7 +872,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/labels": {
+    "/api/v1/files/labels": {
         parameters: {
             query?: never;
             header?: never;
@@ -872,7 +892,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/company.zip": {
+    "/api/v1/files/company.zip": {
         parameters: {
             query?: never;
             header?: never;
@@ -892,7 +912,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/company-zip": {
+    "/api/v1/files/company-zip": {
         parameters: {
             query?: never;
             header?: never;
@@ -912,7 +932,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/units/{unit_id}/photos": {
+    "/api/v1/files/units/{unit_id}/photos": {
         parameters: {
             query?: never;
             header?: never;
@@ -936,7 +956,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/photos/{photo_id}": {
+    "/api/v1/files/photos/{photo_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -960,7 +980,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/files/photos/{photo_id}/back": {
+    "/api/v1/files/photos/{photo_id}/back": {
         parameters: {
             query?: never;
             header?: never;
@@ -980,7 +1000,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/imports": {
+    "/api/v1/imports": {
         parameters: {
             query?: never;
             header?: never;
@@ -1000,7 +1020,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/imports/{job_id}": {
+    "/api/v1/imports/{job_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1020,7 +1040,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/imports/{job_id}/check": {
+    "/api/v1/imports/{job_id}/check": {
         parameters: {
             query?: never;
             header?: never;
@@ -1040,7 +1060,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/imports/{job_id}/keep": {
+    "/api/v1/imports/{job_id}/keep": {
         parameters: {
             query?: never;
             header?: never;
@@ -1060,7 +1080,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/imports/{job_id}/cancel": {
+    "/api/v1/imports/{job_id}/cancel": {
         parameters: {
             query?: never;
             header?: never;
@@ -1080,7 +1100,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people": {
+    "/api/v1/people": {
         parameters: {
             query?: never;
             header?: never;
@@ -1100,7 +1120,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people/links": {
+    "/api/v1/people/links": {
         parameters: {
             query?: never;
             header?: never;
@@ -1120,7 +1140,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people/links/{link_id}": {
+    "/api/v1/people/links/{link_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1140,7 +1160,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people/{member_id}": {
+    "/api/v1/people/{member_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1160,7 +1180,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people/{member_id}/reset": {
+    "/api/v1/people/{member_id}/reset": {
         parameters: {
             query?: never;
             header?: never;
@@ -1180,7 +1200,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people/sign-ins/{sign_in_id}": {
+    "/api/v1/people/sign-ins/{sign_in_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1200,7 +1220,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/invitation": {
+    "/api/v1/invitation": {
         parameters: {
             query?: never;
             header?: never;
@@ -1224,7 +1244,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/advice/switch-mark": {
+    "/api/v1/advice/switch-mark": {
         parameters: {
             query?: never;
             header?: never;
@@ -1244,7 +1264,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/advice/interval": {
+    "/api/v1/advice/interval": {
         parameters: {
             query?: never;
             header?: never;
@@ -1264,7 +1284,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/rules": {
+    "/api/v1/rules": {
         parameters: {
             query?: never;
             header?: never;
@@ -1284,7 +1304,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/rules/{name}": {
+    "/api/v1/rules/{name}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1304,7 +1324,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/licences": {
+    "/api/v1/licences": {
         parameters: {
             query?: never;
             header?: never;
@@ -1392,7 +1412,7 @@ export interface components {
         };
         /**
          * TodayVisit
-         * @description A line of the day's list.
+         * @description A line of the day's list; `problem` is what keeps its visit from being read.
          */
         TodayVisit: {
             /**
@@ -1424,6 +1444,8 @@ export interface components {
             open_lines: number;
             /** Finished At */
             finished_at: string | null;
+            /** Problem */
+            problem: string;
         };
         /**
          * UnitChoice
@@ -1631,6 +1653,37 @@ export interface components {
             when_cut: "shift-delay" | "no-shift-delay" | "recorded-only";
         };
         /**
+         * ConflictKind
+         * @description What two devices did without knowing of each other.
+         * @enum {string}
+         */
+        ConflictKind: "two-plates" | "lifted-twice" | "ended-twice" | "finished-twice" | "lifted-as-finished";
+        /**
+         * ConflictShown
+         * @description What two people did without knowing of each other: who is overtaken, and by whom.
+         */
+        ConflictShown: {
+            kind: components["schemas"]["ConflictKind"];
+            /** About */
+            about: string;
+            /** Stands By */
+            stands_by: string;
+            /**
+             * Stands At
+             * Format: date-time
+             */
+            stands_at: string;
+            /** Overtaken */
+            overtaken: string;
+            /**
+             * Overtaken At
+             * Format: date-time
+             */
+            overtaken_at: string;
+            /** Mine */
+            mine: boolean;
+        };
+        /**
          * Contactor
          * @description The contactor the plate asks for.
          */
@@ -1834,6 +1887,8 @@ export interface components {
         /**
          * EntryShown
          * @description A reading or a thing seen, as kept. `stands` is false for history: superseded, or read again later.
+         *
+         *     `clock_wrong`: its device's clock could not be so, and `at` is when it arrived.
          */
         EntryShown: {
             /**
@@ -1868,6 +1923,8 @@ export interface components {
             supersedes: string | null;
             /** Meter */
             meter: string;
+            /** Clock Wrong */
+            clock_wrong: boolean;
         };
         /**
          * EventAsked
@@ -2399,21 +2456,6 @@ export interface components {
             unreadable: string[];
         };
         /**
-         * PlateRevisionShown
-         * @description One reading of the plate into the record.
-         */
-        PlateRevisionShown: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** By Whom */
-            by_whom: string;
-            /** Why */
-            why: string;
-        };
-        /**
          * Power
          * @description The unit's power now: its state, since when where known, and why in words.
          */
@@ -2514,6 +2556,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Id */
+            id?: string | null;
         };
         /**
          * Replacement
@@ -2530,13 +2574,31 @@ export interface components {
             note: string;
         };
         /**
+         * Revision
+         * @description One reading of the plate into the record.
+         */
+        Revision: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Round
          * @description All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
          *
          *     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
-         *     this plate would read, by point.
+         *     this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
+         *     is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read.
          */
         Round: {
+            /** Place */
+            place: number;
             /** Stations */
             stations: components["schemas"]["Station"][];
             /** Caught */
@@ -2572,6 +2634,12 @@ export interface components {
             finished_by: string;
             /** Finish Reason */
             finish_reason: string;
+            /** Waiting */
+            waiting: components["schemas"]["WaitingShown"][];
+            /** Conflicts */
+            conflicts: components["schemas"]["ConflictShown"][];
+            /** Unreadable */
+            unreadable: number;
         };
         /**
          * RunCapacitor
@@ -2929,7 +2997,29 @@ export interface components {
             rules_are_current: boolean;
             round: components["schemas"]["Round"];
             /** Plate History */
-            plate_history: components["schemas"]["PlateRevisionShown"][];
+            plate_history: components["schemas"]["Revision"][];
+        };
+        /**
+         * WaitingShown
+         * @description Something that arrived after the visit was finished: it counts once the visit is opened again.
+         */
+        WaitingShown: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** What */
+            what: string;
+            /** Value */
+            value: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
         };
         /**
          * WhichWay
@@ -3038,7 +3128,7 @@ export interface components {
         };
         /**
          * TypedReading
-         * @description One reading as typed, or a thing seen, with the client's UUID. `at` is the client's time of typing.
+         * @description One reading as typed, or a thing seen.
          */
         TypedReading: {
             /**
@@ -3046,12 +3136,16 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /** Point */
             point: string;
             /** Typed */
             typed: string;
-            /** At */
-            at?: string | null;
             /**
              * Meter
              * @default
@@ -3060,13 +3154,15 @@ export interface components {
             /**
              * By
              * @default
+             * @enum {string}
              */
-            by: string;
+            by: "" | "inrush" | "max-hold";
             /**
              * Fitted
              * @default
+             * @enum {string}
              */
-            fitted: string;
+            fitted: "" | "none" | "two-wire" | "relay";
             /**
              * Turns
              * @default 1
@@ -3114,10 +3210,14 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Text */
-            text: string;
             /** At */
             at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            /** Text */
+            text: string;
             /**
              * Meter
              * @default
@@ -3139,17 +3239,21 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * State
              * @enum {string}
              */
             state: "live" | "dead-claimed";
-            /** At */
-            at?: string | null;
         };
         /**
          * NewNote
-         * @description A note on the visit, with the client's UUID.
+         * @description A note on the visit.
          */
         NewNote: {
             /**
@@ -3157,10 +3261,14 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Text */
-            text: string;
             /** At */
             at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            /** Text */
+            text: string;
         };
         /**
          * LiftedWhat
@@ -3172,10 +3280,14 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** What */
-            what: string;
             /** At */
             at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            /** What */
+            what: string;
         };
         /**
          * LiftedHow
@@ -3187,6 +3299,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * How
              * @enum {string}
@@ -3197,14 +3315,23 @@ export interface components {
              * @default
              */
             why: string;
-            /** At */
-            at?: string | null;
         };
         /**
-         * FinishWhy
-         * @description The reason to finish with lines still open; empty where there are none.
+         * Why
+         * @description Why a visit is finished with lines still open, empty where there are none; or why it is opened again.
          */
-        FinishWhy: {
+        Why: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * Reason
              * @default
@@ -3213,7 +3340,7 @@ export interface components {
         };
         /**
          * Asked
-         * @description Something asked for, with the client's UUID.
+         * @description Something asked for that needs no more words.
          */
         Asked: {
             /**
@@ -3221,10 +3348,16 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
         };
         /**
          * NewStamp
-         * @description An event of the defrost at hand, with the client's UUID and time.
+         * @description An event of the defrost at hand.
          */
         NewStamp: {
             /**
@@ -3232,10 +3365,14 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Event */
-            event: string;
             /** At */
             at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            /** Event */
+            event: string;
         };
         /**
          * Undo
@@ -3247,6 +3384,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * Stamp
              * Format: uuid
@@ -3255,7 +3398,7 @@ export interface components {
         };
         /**
          * NewAnswer
-         * @description What was seen of an event that was not stamped, with the client's UUID.
+         * @description What was seen of an event that was not stamped.
          */
         NewAnswer: {
             /**
@@ -3263,14 +3406,38 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /** Event */
             event: string;
             /** Answer */
             answer: string;
         };
         /**
+         * ConditionsRead
+         * @description The day's temperatures, °F, and the outdoor humidity, %.
+         */
+        ConditionsRead: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            conditions: components["schemas"]["Conditions"];
+        };
+        /**
          * NewWire
-         * @description A wire of the old board, with the client's UUID.
+         * @description A wire of the old board.
          */
         NewWire: {
             /**
@@ -3278,6 +3445,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /** Terminal */
             terminal: string;
             /**
@@ -3318,6 +3491,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * Fault
              * @default none
@@ -3360,7 +3539,7 @@ export interface components {
         };
         /**
          * NewPart
-         * @description A part put in, with the client's UUID; `in_hand` is what a run capacitor's sections measured, as typed, by `herm` and `fan`.
+         * @description A part put in; `in_hand` is what a run capacitor's sections measured, as typed, by `herm` and `fan`.
          */
         NewPart: {
             /**
@@ -3368,6 +3547,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             repair: components["schemas"]["Repair"];
             /** In Hand */
             in_hand?: {
@@ -3398,7 +3583,7 @@ export interface components {
         };
         /**
          * TakenOff
-         * @description The client's UUID of taking a part off the record.
+         * @description Taking a part off the record.
          */
         TakenOff: {
             /**
@@ -3406,6 +3591,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
         };
         /**
          * Kept
@@ -3420,7 +3611,7 @@ export interface components {
         };
         /**
          * SignatureBody
-         * @description A signature, with the client's UUID.
+         * @description A signature.
          */
         SignatureBody: {
             /**
@@ -3428,6 +3619,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /** Name */
             name: string;
             /** Strokes */
@@ -3448,15 +3645,21 @@ export interface components {
             id: string;
         };
         /**
-         * NewUnitBody
-         * @description A unit to add, with the client's UUID.
+         * NewUnit
+         * @description A unit to add; a site of the same name and address is the same site.
          */
-        NewUnitBody: {
+        NewUnit: {
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /** Site */
             site: string;
             /** Address */
@@ -3628,7 +3831,7 @@ export interface components {
         };
         /**
          * VisitThen
-         * @description A visit in a unit's record.
+         * @description A visit in a unit's record; `problem` is what keeps it from being read.
          */
         VisitThen: {
             /** Id */
@@ -3648,6 +3851,11 @@ export interface components {
             finished: boolean;
             /** Return Of */
             return_of: string;
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
         };
         /**
          * WireShown
@@ -3705,7 +3913,7 @@ export interface components {
         };
         /**
          * PartPutIn
-         * @description A part that was put in, with the client's UUID; `at` is now where it is left out.
+         * @description A part that was put in; `at` is now where it is left out.
          */
         PartPutIn: {
             /**
@@ -3713,10 +3921,14 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Part */
-            part: string;
             /** At */
             at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            /** Part */
+            part: string;
             /**
              * Note
              * @default
@@ -3724,15 +3936,21 @@ export interface components {
             note: string;
         };
         /**
-         * PlateRead
-         * @description A plate as read on a visit, with the client's UUID and why it was read again.
+         * PlateAsRead
+         * @description A plate as read on a visit, and why it was read again.
          */
-        PlateRead: {
+        PlateAsRead: {
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * Visit
              * Format: uuid
@@ -3753,7 +3971,7 @@ export interface components {
         };
         /**
          * NewVisit
-         * @description A visit to open, with the client's UUID.
+         * @description A visit to open.
          */
         NewVisit: {
             /**
@@ -3761,6 +3979,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
             /**
              * Complaint
              * @enum {string}
@@ -3769,8 +3993,9 @@ export interface components {
             /**
              * Began
              * @default
+             * @enum {string}
              */
-            began: string;
+            began: "" | "suddenly" | "slowly";
         };
         /**
          * ChoiceExample
@@ -5401,7 +5626,87 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FinishWhy"];
+                "application/json": components["schemas"]["Why"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_reopen_visit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Why"];
             };
         };
         responses: {
@@ -5801,7 +6106,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Conditions"];
+                "application/json": components["schemas"]["ConditionsRead"];
             };
         };
         responses: {
@@ -6554,7 +6859,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewUnitBody"];
+                "application/json": components["schemas"]["NewUnit"];
             };
         };
         responses: {
@@ -6735,7 +7040,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlateRead"];
+                "application/json": components["schemas"]["PlateAsRead"];
             };
         };
         responses: {

@@ -17,7 +17,7 @@ export function Bar({ title, children }: { title: string; children?: ReactNode }
   const [mode, turn] = useMode();
   const [scale, turnScale] = useScale();
   const leave = async () => {
-    queries.setQueryData(["session"], await data(api.DELETE("/api/session")));
+    queries.setQueryData(["session"], await data(api.DELETE("/api/v1/session")));
     // What the one before saw is not there for the next.
     queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
   };

@@ -97,7 +97,7 @@ function Editor(props: {
   const keep = ({ name, fields }: Typed) =>
     attempt(async () => {
       const shown = await data(
-        api.PUT("/api/company/boards", { body: { name, defrost: defrostFrom(fields) } }),
+        api.PUT("/api/v1/company/boards", { body: { name, defrost: defrostFrom(fields) } }),
       );
       queries.setQueryData(["boards"], shown);
       const kept = shown.boards.find((one) => one.name === name.trim());
@@ -106,7 +106,7 @@ function Editor(props: {
     });
   const drop = (name: string) =>
     attempt(async () => {
-      const shown = await data(api.DELETE("/api/company/boards/{name}", { params: { path: { name } } }));
+      const shown = await data(api.DELETE("/api/v1/company/boards/{name}", { params: { path: { name } } }));
       queries.setQueryData(["boards"], shown);
       choose(null);
     });

@@ -19,7 +19,7 @@ const PAGES: [string, string, string][] = [
 export default function CompanyScreen() {
   const head = useQuery({
     queryKey: ["letterhead"],
-    queryFn: () => data(api.GET("/api/company/letterhead")),
+    queryFn: () => data(api.GET("/api/v1/company/letterhead")),
   });
   return (
     <>

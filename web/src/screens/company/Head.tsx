@@ -21,7 +21,10 @@ export function Head({ head }: { head: Schemas["Letterhead"] }) {
   const type = (change: Partial<typeof saved>) => setDraft(JSON.stringify({ ...typed, ...change }));
   const save = async () => {
     try {
-      queries.setQueryData(["letterhead"], await data(api.PUT("/api/company/letterhead", { body: typed })));
+      queries.setQueryData(
+        ["letterhead"],
+        await data(api.PUT("/api/v1/company/letterhead", { body: typed })),
+      );
       setDraft("");
       setErrors([]);
       say("Saved.");

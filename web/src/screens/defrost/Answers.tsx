@@ -3,6 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Round } from "../../api/client";
 import { send } from "../../api/outbox";
+import { made } from "../../api/made";
 import { Button } from "../../shell/controls";
 
 const SAID: [string, string][] = [
@@ -36,9 +37,7 @@ export function Answers({
               disabled={disabled}
               bg={answer === said ? "ink" : undefined}
               color={answer === said ? "paper" : undefined}
-              onClick={() =>
-                send({ kind: "answer", visit, body: { id: crypto.randomUUID(), event, answer: said } })
-              }
+              onClick={() => send({ kind: "answer", visit, body: { ...made(visit), event, answer: said } })}
             >
               {words}
             </Button>

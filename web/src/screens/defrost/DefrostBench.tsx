@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 
 import type { Round, VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
+import { made } from "../../api/made";
 import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
@@ -46,7 +47,7 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
     send({
       kind: "lifted",
       visit: visit.id,
-      body: { id: crypto.randomUUID(), what, at: new Date().toISOString() },
+      body: { ...made(visit.id), what },
     });
   const off = new Set(visit.round.lifted.filter((line) => line.how === "").map((line) => line.what));
   return (
@@ -98,11 +99,11 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
     send({
       kind: "stamp",
       visit: visit.id,
-      body: { id: crypto.randomUUID(), event, at: new Date().toISOString() },
+      body: { ...made(visit.id), event },
     });
   const last = defrost.stamps.at(-1);
   const undo = () =>
-    last && send({ kind: "undo", visit: visit.id, body: { id: crypto.randomUUID(), stamp: last.id } });
+    last && send({ kind: "undo", visit: visit.id, body: { ...made(visit.id), stamp: last.id } });
   if (!running) {
     return (
       <Flex gap="3" wrap="wrap" mb="3" align="center">

@@ -66,7 +66,7 @@ export function IntervalCost({ visit }: { visit: VisitShown }) {
         hours_between: typed.hours_between ? numberOrText(typed.hours_between) : null,
         hours_most: typed.hours_most ? numberOrText(typed.hours_most) : null,
       };
-      setAnswer(await data(api.POST("/api/advice/interval", { body })));
+      setAnswer(await data(api.POST("/api/v1/advice/interval", { body })));
       setErrors([]);
     } catch (error) {
       setErrors(fieldErrors(error));

@@ -3,6 +3,7 @@ import { Flex } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
 import { api, data, inWords, type VisitShown } from "../../api/client";
+import { made } from "../../api/made";
 import { send } from "../../api/outbox";
 import { storeRound, useDefrostFaults, useSession } from "../../api/queries";
 import { Button } from "../../shell/controls";
@@ -35,15 +36,15 @@ export function Simulated({ visit }: { visit: VisitShown }) {
     storeRound(
       visit.id,
       await data(
-        api.POST("/api/visits/{visit_id}/defrost/simulated", {
+        api.POST("/api/v1/visits/{visit_id}/defrost/simulated", {
           params: { path },
-          body: { id: crypto.randomUUID(), fault },
+          body: { ...made(visit.id), fault },
         }),
       ),
     );
   const play = async () => {
     const run = await data(
-      api.GET("/api/visits/{visit_id}/defrost/simulated", { params: { path, query: { fault } } }),
+      api.GET("/api/v1/visits/{visit_id}/defrost/simulated", { params: { path, query: { fault } } }),
     );
     const begun = Date.now();
     const stamp = (event: string, seconds: number) =>
@@ -51,7 +52,7 @@ export function Simulated({ visit }: { visit: VisitShown }) {
         kind: "stamp",
         visit: visit.id,
         // Its own time, not the page's: a run played fast lasts as long on record as a real one.
-        body: { id: crypto.randomUUID(), event, at: new Date(begun + seconds * 1000).toISOString() },
+        body: { ...made(visit.id), event, at: new Date(begun + seconds * 1000).toISOString() },
       });
     setPlaying(true);
     const last = run.watched_s;

@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import type { Round } from "../../api/client";
 import { send } from "../../api/outbox";
+import { made } from "../../api/made";
 import { Button } from "../../shell/controls";
 import { Choice, Field, TextInput } from "../../shell/fields";
 import { EVENTS, eventWords } from "./stampWords";
@@ -18,9 +19,9 @@ export function StampList({ visit, defrost }: { visit: string; defrost: Defrost 
   if (forced === undefined) return null;
   const stamp = (event: string, seconds: number) => {
     const at = new Date(new Date(forced.at).getTime() + seconds * 1000).toISOString();
-    send({ kind: "stamp", visit, body: { id: crypto.randomUUID(), event, at } });
+    send({ kind: "stamp", visit, body: { ...made(visit), event, at } });
   };
-  const remove = (id: string) => send({ kind: "undo", visit, body: { id: crypto.randomUUID(), stamp: id } });
+  const remove = (id: string) => send({ kind: "undo", visit, body: { ...made(visit), stamp: id } });
   return (
     <Box as="section" aria-label="Stamped" my="3">
       <Text fontWeight="700">Stamped</Text>

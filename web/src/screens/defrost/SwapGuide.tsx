@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import type { VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
+import { made } from "../../api/made";
 import { Mark, markOf } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { capital } from "../../shell/words";
@@ -32,10 +33,9 @@ const seen = (visit: string, point: string, typed: string) =>
     kind: "reading",
     visit,
     body: {
-      id: crypto.randomUUID(),
+      ...made(visit),
       point,
       typed,
-      at: new Date().toISOString(),
       meter: "",
       by: "",
       fitted: "",

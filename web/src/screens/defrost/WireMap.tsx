@@ -11,6 +11,7 @@ import {
   type Schemas,
   type VisitShown,
 } from "../../api/client";
+import { made } from "../../api/made";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { send } from "../../api/outbox";
@@ -44,10 +45,10 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
       storeRound(
         visit.id,
         await data(
-          api.POST("/api/visits/{visit_id}/defrost/wires", {
+          api.POST("/api/v1/visits/{visit_id}/defrost/wires", {
             params: { path: { visit_id: visit.id } },
             body: {
-              id: crypto.randomUUID(),
+              ...made(visit.id),
               colour: "",
               goes_to: "",
               new_terminal: "",
@@ -130,19 +131,25 @@ function WireLine(props: {
   const [why, setWhy] = useState("");
   const [to, setTo] = useState("");
   const off = visit.round.lifted.findLast(({ what, how }) => what === line && how === "");
-  const now = () => new Date().toISOString();
-  const lift = () =>
-    send({ kind: "lifted", visit: visit.id, body: { id: crypto.randomUUID(), what: line, at: now() } });
+  const lift = () => send({ kind: "lifted", visit: visit.id, body: { ...made(visit.id), what: line } });
   const end = (how: "back" | "retired") =>
     off &&
     send({
       kind: "end",
       visit: visit.id,
       line: off.id,
-      body: { id: crypto.randomUUID(), how, why: how === "back" ? "" : why, at: now() },
+      body: { ...made(visit.id), how, why: how === "back" ? "" : why },
     });
   const correct = (change: Partial<Schemas["NewWire"]>) =>
-    write({ ...wire, of: wire.id ?? null, id: crypto.randomUUID(), ...change });
+    write({
+      terminal: wire.terminal,
+      colour: wire.colour,
+      goes_to: wire.goes_to,
+      new_terminal: wire.new_terminal,
+      on_old: wire.on_old,
+      of: wire.id ?? null,
+      ...change,
+    });
   const place = async () => {
     const moved = to.trim() === wire.terminal ? "" : to.trim();
     const same = moved === wire.new_terminal && !wire.on_old;

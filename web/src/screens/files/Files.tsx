@@ -26,10 +26,10 @@ export default function FilesScreen() {
           title="Out"
           about="One visit’s file and sheet are at the foot of its sheet, one unit’s readings in its file."
         >
-          <Out href="/api/files/readings.csv">All readings (CSV)</Out>
-          <Out href="/api/files/next-visits.ics">Next visits (iCalendar)</Out>
-          <Out href="/api/files/labels">Stickers for the units</Out>
-          {lead && <Out href="/api/files/company.zip">The whole company (zip)</Out>}
+          <Out href="/api/v1/files/readings.csv">All readings (CSV)</Out>
+          <Out href="/api/v1/files/next-visits.ics">Next visits (iCalendar)</Out>
+          <Out href="/api/v1/files/labels">Stickers for the units</Out>
+          {lead && <Out href="/api/v1/files/company.zip">The whole company (zip)</Out>}
         </Part>
         <LogIn />
         {lead && <CompanyIn />}
@@ -71,7 +71,7 @@ function CompanyIn() {
   const takeIn = async (chosen: File) => {
     try {
       setTaking(true);
-      const taken = await upload<Schemas["TakenIn"]>("/api/files/company-zip", { file: chosen });
+      const taken = await upload<Schemas["TakenIn"]>("/api/v1/files/company-zip", { file: chosen });
       say(`Imported: ${taken.units} units, ${taken.visits} visits, ${taken.photos} photos.`);
       setProblem("");
       await queries.invalidateQueries();

@@ -37,7 +37,7 @@ export function LogIn() {
   const file = useRef<HTMLInputElement>(null);
   const job = useQuery({
     queryKey: ["import", id],
-    queryFn: () => data(api.GET("/api/imports/{job_id}", { params: { path: { job_id: id } } })),
+    queryFn: () => data(api.GET("/api/v1/imports/{job_id}", { params: { path: { job_id: id } } })),
     enabled: id !== "",
     retry: false,
     refetchInterval: ({ state }) => (RUNNING.includes(state.data?.state ?? "") ? BEAT_MS : false),
@@ -74,7 +74,7 @@ export function LogIn() {
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           if (chosen)
-            void attempt(() => upload<Job>("/api/imports", { id: crypto.randomUUID(), file: chosen }));
+            void attempt(() => upload<Job>("/api/v1/imports", { id: crypto.randomUUID(), file: chosen }));
           event.target.value = "";
         }}
       />
@@ -97,8 +97,8 @@ function OnItsWay(props: {
   const ask = (what: "keep" | "cancel") => {
     const params = { params: { path } };
     return what === "keep"
-      ? data(api.POST("/api/imports/{job_id}/keep", params))
-      : data(api.POST("/api/imports/{job_id}/cancel", params));
+      ? data(api.POST("/api/v1/imports/{job_id}/keep", params))
+      : data(api.POST("/api/v1/imports/{job_id}/cancel", params));
   };
   return (
     <Box mt="4">
@@ -150,7 +150,7 @@ function OnItsWay(props: {
           <Button
             onClick={() =>
               void attempt(() =>
-                data(api.POST("/api/imports/{job_id}/check", { params: { path }, body: mapping })),
+                data(api.POST("/api/v1/imports/{job_id}/check", { params: { path }, body: mapping })),
               )
             }
           >

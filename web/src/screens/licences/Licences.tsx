@@ -32,7 +32,7 @@ export default function Licences() {
   const pages = useQuery({ queryKey: ["licences", "pages"], queryFn: bundled });
   const server = useQuery({
     queryKey: ["licences", "server"],
-    queryFn: () => data(api.GET("/api/licences")),
+    queryFn: () => data(api.GET("/api/v1/licences")),
   });
   return (
     <>

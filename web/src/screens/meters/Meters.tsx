@@ -43,7 +43,7 @@ function Form({ shown }: { shown: MetersShown }) {
   const save = (typed: MetersTyped) =>
     attempt(async () => {
       const body = { meters: metersFrom(typed) };
-      const kept = await data(api.PUT("/api/company/meters", { body }));
+      const kept = await data(api.PUT("/api/v1/company/meters", { body }));
       settle(typedMeters(kept));
       queries.setQueryData(["meters"], kept);
       void queries.invalidateQueries({ queryKey: ["visit"] });

@@ -19,7 +19,7 @@ const FIELDS: [string, string, string, boolean][] = [
 export default function ComeInScreen({ token }: { token: string }) {
   const link = useQuery({
     queryKey: ["link", token],
-    queryFn: () => data(api.GET("/api/invitation", { params: { query: { token } } })),
+    queryFn: () => data(api.GET("/api/v1/invitation", { params: { query: { token } } })),
     retry: false,
   });
   const [typed, setTyped] = useState<Record<string, string>>({});
@@ -30,7 +30,7 @@ export default function ComeInScreen({ token }: { token: string }) {
   const comeIn = async () => {
     try {
       const body = { token, password: typed.password ?? "", username: "", first_name: "", last_name: "" };
-      await data(api.POST("/api/invitation", { body: { ...body, ...typed } }));
+      await data(api.POST("/api/v1/invitation", { body: { ...body, ...typed } }));
       window.location.assign("/");
     } catch (error) {
       setErrors(fieldErrors(error, " Try again."));

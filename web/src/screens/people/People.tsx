@@ -16,7 +16,7 @@ type PeopleShown = Schemas["PeopleShown"];
 type Attempt = (ask: () => Promise<PeopleShown | Schemas["InviteLink"]>) => Promise<void>;
 
 export default function PeopleScreen() {
-  const people = useQuery({ queryKey: ["people"], queryFn: () => data(api.GET("/api/people")) });
+  const people = useQuery({ queryKey: ["people"], queryFn: () => data(api.GET("/api/v1/people")) });
   const [problem, attempt] = useAttempt();
   const [link, setLink] = useState("");
   const change: Attempt = (ask) =>
@@ -56,7 +56,7 @@ export default function PeopleScreen() {
 
 function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
   const invite = (role: string) =>
-    void attempt(() => data(api.POST("/api/people/links", { body: { role } })));
+    void attempt(() => data(api.POST("/api/v1/people/links", { body: { role } })));
   return (
     <>
       {shown.people.map((one) => (
@@ -81,7 +81,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
                 onYes={() =>
                   void attempt(() =>
                     data(
-                      api.DELETE("/api/people/links/{link_id}", { params: { path: { link_id: one.id } } }),
+                      api.DELETE("/api/v1/people/links/{link_id}", { params: { path: { link_id: one.id } } }),
                     ),
                   )
                 }
@@ -108,7 +108,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
                 onYes={() =>
                   void attempt(() =>
                     data(
-                      api.DELETE("/api/people/sign-ins/{sign_in_id}", {
+                      api.DELETE("/api/v1/people/sign-ins/{sign_in_id}", {
                         params: { path: { sign_in_id: one.id } },
                       }),
                     ),
@@ -142,7 +142,7 @@ function PersonRow(props: { one: Schemas["PersonShown"]; mayChange: boolean; att
   const path = { member_id: one.id };
   const change = (role: string, active: boolean) =>
     void attempt(() =>
-      data(api.PUT("/api/people/{member_id}", { params: { path }, body: { role, active } })),
+      data(api.PUT("/api/v1/people/{member_id}", { params: { path }, body: { role, active } })),
     );
   return (
     <Row>
@@ -170,7 +170,7 @@ function PersonRow(props: { one: Schemas["PersonShown"]; mayChange: boolean; att
           </Choice>
           <Button
             onClick={() =>
-              void attempt(() => data(api.POST("/api/people/{member_id}/reset", { params: { path } })))
+              void attempt(() => data(api.POST("/api/v1/people/{member_id}/reset", { params: { path } })))
             }
           >
             New password

@@ -49,7 +49,7 @@ function SwitchMark({ form }: { form: Form }) {
   if (control === "demand") return null;
   const read = async () => {
     try {
-      setReadings(await data(api.GET("/api/advice/switch-mark", { params: { query: { mark } } })));
+      setReadings(await data(api.GET("/api/v1/advice/switch-mark", { params: { query: { mark } } })));
       setProblem("");
     } catch (error) {
       setReadings([]);

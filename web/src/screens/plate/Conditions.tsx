@@ -3,6 +3,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError, type VisitShown } from "../../api/client";
+import { made } from "../../api/made";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { storeRound } from "../../api/queries";
@@ -27,14 +28,17 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
     return typed[name] ?? (value == null ? "" : shown(String(value), unit, name, scale)[0]);
   };
   const save = async () => {
-    const body = Object.fromEntries(
+    const conditions = Object.fromEntries(
       FIELDS.map(([name, , unit]) => [name, kept(text(name, unit), unit, scale)]),
     ) as typeof now;
     try {
       storeRound(
         visit.id,
         await data(
-          api.PUT("/api/visits/{visit_id}/conditions", { params: { path: { visit_id: visit.id } }, body }),
+          api.POST("/api/v1/visits/{visit_id}/conditions", {
+            params: { path: { visit_id: visit.id } },
+            body: { ...made(visit.id), conditions },
+          }),
         ),
       );
       setDraft("");

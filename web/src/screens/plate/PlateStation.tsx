@@ -3,6 +3,7 @@ import { Box, chakra, Flex, Heading, Link, SimpleGrid, Text } from "@chakra-ui/r
 import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, data, type FieldError, type VisitShown } from "../../api/client";
+import { made } from "../../api/made";
 import { queries, storeRound } from "../../api/queries";
 import { isOfPlate } from "../../shell/points";
 import { Button } from "../../shell/controls";
@@ -34,13 +35,13 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
   const save = (typed: PlateTyped) =>
     attempt(async () => {
       const body = {
-        id: crypto.randomUUID(),
+        ...made(visit.id),
         visit: visit.id,
         why: typed.why,
         ...plateFrom(typed, round.plate),
       };
       const next = await data(
-        api.PUT("/api/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
+        api.POST("/api/v1/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
       );
       settle(typedFrom(next.plate, next.fitted, next.contactor_fitted));
       storeRound(visit.id, next);

@@ -2,6 +2,7 @@
 import { Box, Text } from "@chakra-ui/react";
 
 import { useDraft } from "../../api/draft";
+import { made } from "../../api/made";
 import { dismiss, send, useOutbox } from "../../api/outbox";
 import { TextInput } from "../../shell/fields";
 import { meterInHand } from "./MeterChoice";
@@ -31,9 +32,8 @@ export function EntryLine({
       kind: "line",
       visit,
       body: {
-        id: crypto.randomUUID(),
+        ...made(visit),
         text,
-        at: new Date().toISOString(),
         meter: meterInHand(),
         station,
       },

@@ -4,11 +4,13 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api, data, type VisitShown } from "../../api/client";
+import { made } from "../../api/made";
 import { useDraft } from "../../api/draft";
 import { useOutbox } from "../../api/outbox";
 import { storeRound } from "../../api/queries";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
+import { Reopen } from "./Reopen";
 
 export function Finish({ visit }: { visit: VisitShown }) {
   const open = visit.round.assessment.open_lines;
@@ -21,11 +23,12 @@ export function Finish({ visit }: { visit: VisitShown }) {
   const sheet = `/visits/${visit.id}/sheet`;
   if (visit.round.finished_at != null) {
     return (
-      <Box borderTopWidth="1px" borderColor="edge" pt="3">
-        <Text mb="2">This visit is finished and cannot be changed.</Text>
+      <Box as="section" aria-label="Finish" borderTopWidth="1px" borderColor="edge" pt="3">
+        <Text mb="2">This visit is finished.</Text>
         <Button look="next" onClick={() => void go(sheet)}>
           Visit sheet
         </Button>
+        <Reopen visit={visit} />
       </Box>
     );
   }
@@ -41,9 +44,9 @@ export function Finish({ visit }: { visit: VisitShown }) {
     }
     try {
       const round = await data(
-        api.POST("/api/visits/{visit_id}/finish", {
+        api.POST("/api/v1/visits/{visit_id}/finish", {
           params: { path: { visit_id: visit.id } },
-          body: { reason: open > 0 ? reason : "" },
+          body: { ...made(visit.id), reason: open > 0 ? reason : "" },
         }),
       );
       storeRound(visit.id, round);
@@ -58,8 +61,8 @@ export function Finish({ visit }: { visit: VisitShown }) {
     <Box as="section" aria-label="Finish" borderTopWidth="1px" borderColor="edge" pt="3">
       {asking && open === 0 && (
         <Text mb="2">
-          {missing > 0 && `${missing} ${missing === 1 ? "reading is" : "readings are"} not taken. `}A finished
-          visit cannot be changed.
+          {missing > 0 && `${missing} ${missing === 1 ? "reading is" : "readings are"} not taken. `}What comes
+          after it waits until the visit is opened again.
         </Text>
       )}
       {asking && open > 0 && (

@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import type { Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { made } from "../../api/made";
 import { send } from "../../api/outbox";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
@@ -37,7 +38,7 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
             send({
               kind: "lifted",
               visit,
-              body: { id: crypto.randomUUID(), what: what.trim(), at: new Date().toISOString() },
+              body: { ...made(visit), what: what.trim() },
             });
             setWhat("");
           }}
@@ -70,7 +71,7 @@ function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabl
       kind: "end",
       visit,
       line: line.id,
-      body: { id: crypto.randomUUID(), how: chosen, why: why.trim(), at: new Date().toISOString() },
+      body: { ...made(visit), how: chosen, why: why.trim() },
     });
     setWhy("");
   };

@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import type { Schemas, VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { made } from "../../api/made";
 import { dismiss, send, useOutbox } from "../../api/outbox";
 import { parsed } from "../../api/stored";
 import { Button } from "../../shell/controls";
@@ -28,7 +29,7 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
   };
   const put = () => {
     if (form === null || form.part === "") return;
-    send({ kind: "part", visit: visit.id, body: asBody(form) });
+    send({ kind: "part", visit: visit.id, body: asBody(visit.id, form) });
     setDraft("");
   };
   const mend = () => {
@@ -111,7 +112,7 @@ function PartLine({
           <Sure
             ask="Recorded by mistake?"
             yes="Remove this entry"
-            onYes={() => send({ kind: "partUndo", visit, part: part.id, body: { id: crypto.randomUUID() } })}
+            onYes={() => send({ kind: "partUndo", visit, part: part.id, body: made(visit) })}
           />
         )}
       </Flex>

@@ -1,12 +1,15 @@
 /** The unit's power: what was said, what is proved. Dead is only ever proved by readings. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
 
 import type { Schemas } from "../../api/client";
 import { send } from "../../api/outbox";
+import { made } from "../../api/made";
 import { Button } from "../../shell/controls";
 import { clock, POWER } from "../../shell/words";
 
 type Power = Schemas["Power"];
+const AGE_MS = 15_000;
 
 /** Colours of the badge: proved dead is the only calm one. */
 const BADGE: Record<string, { bg: string; color: string; borderColor: string }> = {
@@ -32,16 +35,28 @@ export function PowerBadge({ power }: { power: Power }) {
       {POWER[power.state]}
       {power.since && (
         <Text as="span" className="num" ml="2">
-          {clock(power.since)}
+          {power.state === "dead-proved" ? <Age since={power.since} /> : clock(power.since)}
         </Text>
       )}
     </Flex>
   );
 }
 
+/** How long ago a proof was made: the older it is, the less anybody knows who was at the disconnect since. */
+function Age({ since }: { since: string }) {
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    const tick = window.setInterval(() => setNow(Date.now()), AGE_MS);
+    return () => window.clearInterval(tick);
+  }, []);
+  const minutes = Math.max(0, Math.floor((now - new Date(since).getTime()) / 60_000));
+  if (minutes < 1) return "just now";
+  return minutes < 60 ? `${minutes} min ago` : `${Math.floor(minutes / 60)} h ${minutes % 60} min ago`;
+}
+
 export function PowerPanel({ visit, power, disabled }: { visit: string; power: Power; disabled: boolean }) {
   const say = (state: "live" | "dead-claimed") =>
-    send({ kind: "power", visit, body: { id: crypto.randomUUID(), state, at: new Date().toISOString() } });
+    send({ kind: "power", visit, body: { ...made(visit), state } });
   const dead = power.state === "dead-claimed" || power.state === "dead-proved";
   return (
     <Box as="section" aria-label="Power" borderTopWidth="1px" borderColor="edge" pt="3">

@@ -3,6 +3,7 @@ import { Box, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, type VisitShown } from "../../api/client";
+import { made } from "../../api/made";
 import { queries, storeRound } from "../../api/queries";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
@@ -13,9 +14,9 @@ export function Rejudge({ visit }: { visit: VisitShown }) {
   const judge = async () => {
     try {
       const round = await data(
-        api.POST("/api/visits/{visit_id}/rejudge", {
+        api.POST("/api/v1/visits/{visit_id}/rejudge", {
           params: { path: { visit_id: visit.id } },
-          body: { id: crypto.randomUUID() },
+          body: made(visit.id),
         }),
       );
       storeRound(visit.id, round);

@@ -14,6 +14,7 @@ import { COMPLAINT } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
 import { DefrostBench } from "../defrost/DefrostBench";
 import { PlateStation } from "../plate/PlateStation";
+import { Conflicts } from "./Conflicts";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
 import { KeysHelp } from "./KeysHelp";
@@ -106,6 +107,7 @@ function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
         <StationRail visit={visit} current={station.name} refused={outbox.refused} />
         <Box as="main" p={{ base: "3", md: "5" }} minW="0">
           <Waiting count={outbox.waiting.length} offline={outbox.offline} />
+          <Conflicts visit={visit} />
           <StandingBrief visit={visit} />
           {station.name === "plate" ? (
             <PlateStation visit={visit} />

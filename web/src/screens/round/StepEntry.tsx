@@ -4,6 +4,7 @@ import { useLayoutEffect, useRef } from "react";
 
 import type { Step } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { made } from "../../api/made";
 import { dismissReading, send } from "../../api/outbox";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
@@ -32,10 +33,9 @@ function keep({ visit, step, state }: Props, typed: string, said: Said = NOTHING
     kind: "reading",
     visit,
     body: {
-      id: crypto.randomUUID(),
+      ...made(visit),
       point: step.point,
       typed,
-      at: new Date().toISOString(),
       meter,
       ...said,
       supersedes: supersedes(step, state, said),

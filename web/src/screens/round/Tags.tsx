@@ -35,8 +35,8 @@ export function useTags(visit: string, step: Step, typed: string) {
   const [top, setTop] = useDraft(`${visit} ${step.point} top`);
   const overRange = /^\s*(o\.?l|0l|over|inf)/i.test(typed);
   const said: Said = {
-    by: step.tags.includes("by") ? by : "",
-    fitted: step.tags.includes("fitted") ? fitted : "",
+    by: step.tags.includes("by") ? (by as Said["by"]) : "",
+    fitted: step.tags.includes("fitted") ? (fitted as Said["fitted"]) : "",
     turns: step.clamp && /^[1-9]\d?$/.test(turns.trim()) ? Number(turns) : 1,
     top: overRange && Number.isFinite(Number(top)) && Number(top) > 0 ? Number(top) : null,
   };

@@ -3,6 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 
 import type { Round } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { made } from "../../api/made";
 import { send, useOutbox } from "../../api/outbox";
 import { Button } from "../../shell/controls";
 import { Field, TextArea } from "../../shell/fields";
@@ -22,7 +23,7 @@ export function VisitNotes({ visit, round }: { visit: string; round: Round }) {
     send({
       kind: "note",
       visit,
-      body: { id: crypto.randomUUID(), text: text.trim(), at: new Date().toISOString() },
+      body: { ...made(visit), text: text.trim() },
     });
     setText("");
   };

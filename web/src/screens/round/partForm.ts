@@ -1,5 +1,6 @@
 /** A part that was put in, as it is typed: from the plate, to what is sent, and back where it was refused. */
 import type { Schemas, VisitShown } from "../../api/client";
+import { made } from "../../api/made";
 
 export type Repair = Schemas["Repair"];
 export type Part = Repair["part"];
@@ -39,12 +40,11 @@ export function asNew(visit: VisitShown): Form {
   };
 }
 
-export function asBody(form: Form): Schemas["NewPart"] {
+export function asBody(visit: string, form: Form): Schemas["NewPart"] {
   const isRun = form.part === "run capacitor";
   const rated = isRun || form.part === "start capacitor";
   const repair: Repair = {
     part: form.part as Part,
-    at: new Date().toISOString(),
     section: isRun ? form.section : "both",
     put_back: false,
     old_goes: form.old_goes,
@@ -54,7 +54,7 @@ export function asBody(form: Form): Schemas["NewPart"] {
     vac: rated ? amount(form.vac) : null,
   };
   return {
-    id: crypto.randomUUID(),
+    ...made(visit),
     repair,
     in_hand: {
       herm: isRun && form.section !== "fan" ? form.herm : "",

@@ -49,7 +49,7 @@ function Form({ shown }: { shown: Shown }) {
   const save = async () => {
     try {
       const body = { id: crypto.randomUUID(), rules: chosen, note };
-      queries.setQueryData(["rules"], await data(api.PUT("/api/company/rules", { body })));
+      queries.setQueryData(["rules"], await data(api.PUT("/api/v1/company/rules", { body })));
       void queries.invalidateQueries({ queryKey: ["visit"] });
       setDraft("");
       setNote("");

@@ -149,14 +149,14 @@ function Paper({ visit }: { visit: VisitShown }) {
       </Text>
       <Sign visit={visit.id} />
       <Flex gap="3" mt="4" wrap="wrap" className="no-print">
-        <SheetLink href={`/api/visits/${visit.id}/report`} look="next">
+        <SheetLink href={`/api/v1/visits/${visit.id}/report`} look="next">
           Customer page
         </SheetLink>
-        <SheetLink href={`/api/visits/${visit.id}/report.pdf`} look="next">
+        <SheetLink href={`/api/v1/visits/${visit.id}/report.pdf`} look="next">
           PDF
         </SheetLink>
         <Button onClick={() => window.print()}>Print this</Button>
-        <SheetLink href={`/api/visits/${visit.id}/file`}>Visit file (JSON)</SheetLink>
+        <SheetLink href={`/api/v1/visits/${visit.id}/file`}>Visit file (JSON)</SheetLink>
       </Flex>
     </Box>
   );

@@ -55,7 +55,8 @@ function Line({ visit, point, title }: { visit: VisitShown; point: string; title
         <Text>{title}</Text>
         <Text fontSize="sm" color="faint">
           {finding && `${capital(markWord(markOf(finding.verdict)))}. ${finding.why}`}
-          {entry && ` ${clock(entry.at)}, ${entry.by_whom}${entry.meter && `, ${entry.meter}`}.`}
+          {entry &&
+            ` ${clock(entry.at)}${entry.clock_wrong ? " (as it arrived: its device’s clock was wrong)" : ""}, ${entry.by_whom}${entry.meter && `, ${entry.meter}`}.`}
           {finding && ` (${finding.rule}${finding.school ? `, ${finding.school}` : ""})`}
         </Text>
         {history.length > 0 && (

@@ -3,6 +3,7 @@ import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useRef, useState, type PointerEvent } from "react";
 
 import { api, data, inWords } from "../../api/client";
+import { made } from "../../api/made";
 import { useDraft } from "../../api/draft";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
@@ -38,9 +39,9 @@ export function Sign({ visit }: { visit: string }) {
   const keep = async () => {
     try {
       await data(
-        api.POST("/api/visits/{visit_id}/signature", {
+        api.POST("/api/v1/visits/{visit_id}/signature", {
           params: { path: { visit_id: visit } },
-          body: { id: crypto.randomUUID(), name, strokes },
+          body: { ...made(visit), name, strokes },
         }),
       );
       say(`Signed by ${name}. It prints on the sheet.`);

@@ -21,7 +21,7 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
     setBusy(true);
     setProblem("");
     try {
-      queries.setQueryData(["session"], await data(api.POST("/api/session", { body })));
+      queries.setQueryData(["session"], await data(api.POST("/api/v1/session", { body })));
       resume();
     } catch (error) {
       setProblem(inWords(error, " Try again."));

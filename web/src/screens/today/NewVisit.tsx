@@ -22,9 +22,9 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
   const open = async ({ unit, complaint, began }: Form) => {
     try {
       const opened = await data(
-        api.POST("/api/units/{unit_id}/visits", {
+        api.POST("/api/v1/units/{unit_id}/visits", {
           params: { path: { unit_id: unit } },
-          body: { id: crypto.randomUUID(), complaint, began },
+          body: { id: crypto.randomUUID(), complaint, began: began as Schemas["NewVisit"]["began"] },
         }),
       );
       await queries.invalidateQueries({ queryKey: ["today"] });
@@ -92,7 +92,7 @@ function NewUnit({ added }: { added: (id: string) => void }) {
   const add = async () => {
     try {
       const body = { site: "", address: "", label: "", serial: "", ...typed, id: crypto.randomUUID() };
-      const unit = await data(api.POST("/api/units", { body }));
+      const unit = await data(api.POST("/api/v1/units", { body }));
       await queries.invalidateQueries({ queryKey: ["today"] });
       added(unit.id);
       setDraft("");

@@ -33,14 +33,14 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
   };
   const keepNotes = () =>
     attempt(
-      () => data(api.PUT("/api/units/{unit_id}/notes", { params: { path }, body: { notes } })),
+      () => data(api.PUT("/api/v1/units/{unit_id}/notes", { params: { path }, body: { notes } })),
       () => setDraft(""),
     );
   const keepPart = () =>
     attempt(
       () =>
         data(
-          api.POST("/api/units/{unit_id}/parts", {
+          api.POST("/api/v1/units/{unit_id}/parts", {
             params: { path },
             body: {
               id: crypto.randomUUID(),

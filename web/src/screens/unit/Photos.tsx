@@ -46,7 +46,7 @@ export function Photos(props: {
   const photos = useQuery({
     queryKey: ["photos", unit],
     queryFn: () =>
-      data(api.GET("/api/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
+      data(api.GET("/api/v1/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
   });
   const [about, setAbout] = useDraft(`${unit} photo of`);
   const [problem, attempt] = useAttempt();
@@ -61,7 +61,7 @@ export function Photos(props: {
     const photo = await smaller(chosen);
     await change(
       () =>
-        upload<Photo>(`/api/files/units/${unit}/photos`, {
+        upload<Photo>(`/api/v1/files/units/${unit}/photos`, {
           id: crypto.randomUUID(),
           about: given ?? about,
           photo,
@@ -85,9 +85,9 @@ export function Photos(props: {
       <SimpleGrid columns={2} gap="2" mb="2">
         {shown.map((photo) => (
           <Box as="figure" key={photo.id}>
-            <a href={`/api/files/photos/${photo.id}`} target="_blank" rel="noreferrer">
+            <a href={`/api/v1/files/photos/${photo.id}`} target="_blank" rel="noreferrer">
               <img
-                src={`/api/files/photos/${photo.id}`}
+                src={`/api/v1/files/photos/${photo.id}`}
                 alt={photo.about || `Photo of ${day(photo.at)}`}
                 width={photo.width}
                 height={photo.height}
@@ -101,7 +101,7 @@ export function Photos(props: {
                 look="quiet"
                 aria-label={`Remove the photo: ${photo.about || day(photo.at)}`}
                 onClick={() =>
-                  void change(() => data(api.DELETE("/api/files/photos/{photo_id}", path(photo))), setGone)
+                  void change(() => data(api.DELETE("/api/v1/files/photos/{photo_id}", path(photo))), setGone)
                 }
               >
                 off
@@ -116,7 +116,7 @@ export function Photos(props: {
           <Button
             onClick={() =>
               void change(
-                () => data(api.POST("/api/files/photos/{photo_id}/back", path(gone))),
+                () => data(api.POST("/api/v1/files/photos/{photo_id}/back", path(gone))),
                 () => setGone(null),
               )
             }

@@ -9,7 +9,7 @@ export default function TagScreen() {
   const { tag = "" } = useParams();
   const found = useQuery({
     queryKey: ["tag", tag],
-    queryFn: () => data(api.GET("/api/units/by-tag/{tag}", { params: { path: { tag } } })),
+    queryFn: () => data(api.GET("/api/v1/units/by-tag/{tag}", { params: { path: { tag } } })),
   });
   if (found.isPending) return <Notice>Opening the unit …</Notice>;
   if (found.isError) return <Notice>No unit of your company has this sticker.</Notice>;

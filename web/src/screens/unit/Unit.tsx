@@ -115,6 +115,7 @@ function Visits(props: { unit: UnitFile; compared: string[]; setCompared: (visit
                   visit.technician,
                   !visit.finished && "open",
                   visit.return_of && "return visit",
+                  visit.problem,
                 ]
                   .filter(Boolean)
                   .join(" · ")}

@@ -14,7 +14,7 @@ export function UnitFiles({ unit }: { unit: string }) {
   const go = useNavigate();
   const takeIn = async (chosen: File) => {
     try {
-      const visit = await upload<{ id: string }>(`/api/files/units/${unit}/visit-file`, {
+      const visit = await upload<{ id: string }>(`/api/v1/files/units/${unit}/visit-file`, {
         id: crypto.randomUUID(),
         file: chosen,
       });
@@ -29,12 +29,12 @@ export function UnitFiles({ unit }: { unit: string }) {
         Files
       </Heading>
       <Flex gap="2" wrap="wrap">
-        <a href={`/api/files/readings.csv?unit=${unit}`}>
+        <a href={`/api/v1/files/readings.csv?unit=${unit}`}>
           <Button as="span" display="inline-flex" alignItems="center">
             Readings (CSV)
           </Button>
         </a>
-        <a href={`/api/files/labels?unit=${unit}`} target="_blank" rel="noreferrer">
+        <a href={`/api/v1/files/labels?unit=${unit}`} target="_blank" rel="noreferrer">
           <Button as="span" display="inline-flex" alignItems="center">
             Sticker
           </Button>
