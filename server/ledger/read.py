@@ -14,7 +14,7 @@ from outer_test.ledger import Event, Kind, read_body
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem
 
-_READ = ("uuid", "visit", "kind", "body", "at", "device", "seq", "place", "after", "member_id", "clock_wrong")
+READ = ("uuid", "visit", "kind", "body", "at", "device", "seq", "place", "after", "member_id", "clock_wrong")
 _KINDS = frozenset(kind.value for kind in Kind)
 
 
@@ -49,7 +49,7 @@ def events_of_unit(company: Company, unit: UUID, kinds: Iterable[Kind]) -> Read:
 
 
 def _rows(rows: "QuerySet[Any]") -> Any:
-    return rows.order_by("at", "device", "seq").values_list(*_READ)
+    return rows.order_by("at", "device", "seq").values_list(*READ)
 
 
 def read_rows(rows: Iterable[Any]) -> Read:
@@ -71,7 +71,7 @@ def read_rows(rows: Iterable[Any]) -> Read:
 
 def read_row(row: EventRow) -> Event:
     """A row that was just written, as an event. Raises ValueError where what was written cannot be read."""
-    read = read_rows([tuple(getattr(row, name) for name in _READ)])
+    read = read_rows([tuple(getattr(row, name) for name in READ)])
     if read.unreadable:
         raise ValueError(f"{row.kind}: {read.unreadable[0].why}")
     return read.events[0]

@@ -1,0 +1,157 @@
+"""A visit from its events and back: any visit unfolds into events that add up to it; ends, what waits, and what two did at once."""
+
+from dataclasses import replace
+from datetime import UTC, datetime, timedelta
+from typing import Any
+from unittest import TestCase
+
+from hypothesis import given, settings
+
+from outer_test.assessment import assess
+from outer_test.ledger import (
+    KINDS,
+    ConflictKind,
+    Ended,
+    Event,
+    Finished,
+    Kind,
+    PlateRead,
+    Reopened,
+    Signature,
+    Stamp,
+    TakenBack,
+    Wire,
+    closing,
+    conflicts,
+    kind_of,
+    latest_run,
+    read_body,
+    renamed,
+    standing,
+    unfold,
+    visit_of,
+)
+from outer_test.measurement import FieldProblem
+from outer_test.nameplate import Defrost, Plate
+from outer_test.plain_data import plain, sparse
+from outer_test.visit import Lifted, Note, Reading, Repair, Seen, Thing, Visit
+from visit_samples.any_visits import visits
+
+NOON = datetime(2027, 1, 14, 12, tzinfo=UTC)
+
+
+def event(name: str, body: Any, minutes: int = 0, device: str = "a", place: int = 0, after: int | None = None) -> Event:
+    return Event(name, kind_of(body), body, NOON + timedelta(minutes=minutes), device, minutes, place or minutes + 1, after)
+
+
+class ThereAndBack(TestCase):
+    @settings(max_examples=80, deadline=None)
+    @given(visits)
+    def test_any_visit_unfolds_into_events_that_add_up_to_it(self, visit: Visit) -> None:
+        timed = replace(
+            visit,
+            readings=tuple(replace(one, at=NOON, power="unknown", id=str(place)) for place, one in enumerate(visit.readings)),
+            seen={name: Seen(visit.saw(name) or "", NOON) for name in visit.seen},
+            power=tuple(replace(one, at=NOON) for one in visit.power),
+            lifted=tuple(replace(one, at=NOON, id=f"l{place}") for place, one in enumerate(visit.lifted)),
+        )
+        events = [
+            Event(one.name, kind_of(one.body), renamed(one.body, str), one.at, "file", seq)
+            for seq, one in enumerate(unfold(timed, NOON), 1)
+        ]
+        again = visit_of(events, Visit(plate=visit.plate, fitted=visit.fitted, meters=visit.meters))
+        self.assertEqual(again, timed)
+        self.assertEqual(plain(assess(again)), plain(assess(timed)))
+
+    def test_every_kind_is_written_and_read_the_same(self) -> None:
+        bodies = [
+            Reading("cap.herm.uf", "50.40", turns=1, unit_said=True), Ended("x", "left", "board on order"), Stamp("r", "stopped", 4.5),
+            Wire("Y", "yellow", "stat", "Y1", True, "w", False), Finished("storm"), Reopened("second phone"), Note("dog"),
+            Signature("R. Hill", (((0.1, 0.2), (0.3, 0.25)),)), PlateRead(Plate(volts=(230.0,)), why="label found"),
+            Lifted("FAN wire off", thing=Thing.FAN_WIRE),
+        ]  # fmt: skip
+        for body in bodies:
+            with self.subTest(type(body).__name__):
+                self.assertEqual(read_body(kind_of(body), plain(sparse(body))), body)
+        self.assertEqual(set(KINDS), set(Kind))
+
+    def test_what_a_body_may_not_be(self) -> None:
+        for make in (
+            lambda: Reopened(" "), lambda: Finished("x" * 301), lambda: Ended("x", "retired"), lambda: Wire("x" * 21),
+            lambda: Signature("", (((0, 0),),)), lambda: Signature("R", ()), lambda: Signature("R", (((0, 1.5),),)),
+        ):  # fmt: skip
+            with self.assertRaises(FieldProblem):
+                make()
+
+
+class Folding(TestCase):
+    def test_a_stamp_and_a_part_taken_back_stand_no_more(self) -> None:
+        events = [
+            event("r", Stamp("r", "forced", 0.0)), event("s", Stamp("r", "fan-off", 2.0), 1), event("t", Stamp("r", "aux-on", 3.0), 2),
+            event("u", TakenBack("s"), 3), event("p", Repair("contactor"), 4), event("q", TakenBack("p"), 5),  # type: ignore[arg-type]
+        ]  # fmt: skip
+        self.assertEqual([one.id for one in latest_run(events)], ["r", "t"])
+        self.assertEqual(standing(events, Kind.PART), [])
+        visit = visit_of(events, Visit(plate=Plate(defrost=Defrost(control="demand"))))
+        self.assertEqual([one.event for one in visit.defrost_run], ["forced", "aux-on"])
+        self.assertEqual(visit.repairs, ())
+
+    def test_the_latest_line_of_a_wire_stands(self) -> None:
+        events = [
+            event("w", Wire("Y")),
+            event("x", Wire("O"), 1),
+            event("y", Wire("Y", "yellow", of="w"), 2),
+            event("z", Wire(of="x", gone=True), 3),
+        ]
+        self.assertEqual([(one.terminal, one.colour, one.id) for one in visit_of(events, Visit()).board_wires], [("Y", "yellow", "w")])
+
+    def test_a_line_ends_by_what_was_said_first(self) -> None:
+        events = [event("l", Lifted("FAN wire off")), event("e", Ended("l", "left", "dark"), 1), event("f", Ended("l", "back"), 2)]
+        end = visit_of(events, Visit()).lifted[0].end
+        self.assertEqual(end and (end.how, end.why), ("left", "dark"))
+
+
+class Ends(TestCase):
+    def test_what_comes_after_the_end_waits_by_its_place_not_by_its_clock(self) -> None:
+        before = event("a", Reading("cap.herm.uf", "40"), 0, place=1)
+        end = event("b", Finished(), 30, place=2)
+        late = event("c", Reading("cap.fan.uf", "5"), 5, "other", place=3)
+        signed = event("d", Signature("R", (((0.0, 0.0),),)), 31, place=4)
+        closed = closing([before, end, late, signed])
+        self.assertEqual((closed.finish, [one.id for one in closed.waiting]), (end, ["c"]))
+        again = closing([before, end, late, signed, event("e", Reopened("the second phone"), 40, place=5)])
+        self.assertEqual((again.finish, again.waiting, len(again.counting)), (None, (), 5))
+
+    def test_a_second_end_closes_it_again(self) -> None:
+        events = [event("a", Finished(), 1), event("b", Reopened("why"), 2), event("c", Finished("now"), 3), event("d", Note("late"), 4)]
+        closed = closing(events)
+        self.assertEqual((closed.finish and closed.finish.id, [one.id for one in closed.waiting]), ("c", ["d"]))
+
+
+class TwoAtOnce(TestCase):
+    def kinds(self, *events: Event) -> list[ConflictKind]:
+        return [one.kind for one in conflicts(events)]
+
+    def test_two_plates(self) -> None:
+        one = event("a", PlateRead(Plate(phase=1)), 0, "a", place=1, after=0)
+        other = event("b", PlateRead(Plate(phase=3)), 1, "b", place=2, after=0)
+        self.assertEqual(self.kinds(one, other), [ConflictKind.TWO_PLATES])
+        self.assertEqual(self.kinds(one, replace(other, after=1)), [])  # it knew of the first
+        self.assertEqual(self.kinds(one, replace(other, body=one.body)), [])  # both read the same
+
+    def test_one_wire_lifted_twice(self) -> None:
+        one = event("a", Lifted("FAN wire off"), 0, "a", place=1, after=0)
+        other = event("b", Lifted("fan wire"), 1, "b", place=2, after=0)
+        self.assertEqual(self.kinds(one, other), [ConflictKind.LIFTED_TWICE])
+        self.assertEqual(self.kinds(one, replace(other, device="a")), [])
+
+    def test_an_end_that_did_not_know_of_what_was_lifted(self) -> None:
+        lifted = event("a", Lifted("FAN wire off"), 0, "a", place=1, after=0)
+        end = event("b", Finished(), 1, "b", place=2, after=0)
+        self.assertEqual(self.kinds(lifted, end), [ConflictKind.LIFTED_AS_FINISHED])
+        self.assertEqual(self.kinds(lifted, replace(end, after=1)), [])
+
+    def test_one_line_ended_in_two_ways(self) -> None:
+        line = event("l", Lifted("FAN wire off"), 0)
+        events = [line, event("a", Ended("l", "back"), 1, "b", after=1), event("b", Ended("l", "left", "dark"), 2, "c", after=1)]
+        self.assertEqual(self.kinds(*events), [ConflictKind.ENDED_TWICE])
