@@ -7,6 +7,7 @@ from ops.environment import ensure_python, server_environment
 from ops.machine import ROOT, VENV_PYTHON, Trouble, fail
 from ops.packages import ensure_packages
 from ops.postgres import Cluster
+from ops.roles import Role
 from ops.start import DATABASE
 
 
@@ -19,7 +20,7 @@ def main() -> int:
         cluster.start()
         try:
             cluster.make_database(DATABASE)
-            env = server_environment(cluster.url(DATABASE), demo=False)
+            env = server_environment(cluster.url(DATABASE), demo=False) | {"OUTER_TEST_SERVING_ROLE": Role.SERVING.value}
             return subprocess.call([str(VENV_PYTHON), str(ROOT / "server" / "manage.py"), *sys.argv[1:]], env=env)
         finally:
             if cluster.started_here:

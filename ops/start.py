@@ -11,6 +11,7 @@ from ops.environment import ensure_python, ensure_web_build, server_environment
 from ops.machine import ROOT, VENV_PYTHON, Trouble, fail, port_is_free, run, say
 from ops.packages import ensure_packages
 from ops.postgres import Cluster
+from ops.roles import Role
 
 DATABASE = "outer_test"
 
@@ -63,7 +64,7 @@ def _interrupt(*_: object) -> None:
 
 def _serve(cluster: Cluster, wanted: argparse.Namespace) -> None:
     cluster.make_database(DATABASE)
-    env = server_environment(cluster.url(DATABASE), demo=not wanted.no_demo)
+    env = server_environment(cluster.url(DATABASE), demo=not wanted.no_demo) | {"OUTER_TEST_SERVING_ROLE": Role.SERVING.value}
     manage = [str(VENV_PYTHON), str(ROOT / "server" / "manage.py")]
     run(
         [*manage, "prepare", *(["--demo"] if not wanted.no_demo else []), *(["--reset"] if wanted.reset_demo else [])],
@@ -71,7 +72,8 @@ def _serve(cluster: Cluster, wanted: argparse.Namespace) -> None:
         env=env,
     )
     address = f"http://127.0.0.1:{wanted.port}/"
-    server = subprocess.Popen(_gunicorn(wanted.port), cwd=ROOT / "server", env=env, start_new_session=True)
+    serving = env | {"OUTER_TEST_DATABASE_URL": cluster.url(DATABASE, Role.SERVING)}
+    server = subprocess.Popen(_gunicorn(wanted.port), cwd=ROOT / "server", env=serving, start_new_session=True)
     try:
         _wait_for(address, server)
         say(f"Outer Test is at {address}")

@@ -32,7 +32,7 @@ class Caller:
         token = next((one.value for one in self.jar if one.name == "csrftoken"), "") or ""
         sent = None if body is None else json.dumps(body).encode()
         headers = {"Content-Type": "application/json", "X-CSRFToken": token}
-        request = urllib.request.Request(f"{self.address}/api{path}", data=sent, headers=headers)
+        request = urllib.request.Request(f"{self.address}/api/v1{path}", data=sent, headers=headers)
         with self.opener.open(request, timeout=20) as answer:
             return json.load(answer)
 

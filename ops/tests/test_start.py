@@ -8,9 +8,13 @@ import unittest
 from pathlib import Path
 from unittest.mock import patch
 
+import psycopg
+
 from ops import machine, packages
 from ops.machine import ROOT, Trouble, check_disk, port_is_free
 from ops.postgres import Cluster
+from ops.roles import Role
+from ops.start import DATABASE
 from ops.tests.running import free_port, start, stopped, wait_for_address
 
 CLUSTER = "start-test"
@@ -33,6 +37,7 @@ class Start(unittest.TestCase):
         first = start(CLUSTER, "--port", str(port))
         self.assertEqual(wait_for_address(first), f"http://127.0.0.1:{port}/")
         self.assertIsNotNone(self.ask(port)["demo"])
+        self.who_serves_cannot_rewrite_the_ledger()
         cluster_port = int(Cluster(CLUSTER).url("x").rsplit(":", 1)[1].split("/")[0])
         second = start(CLUSTER, "--port", str(port))
         _, told = second.communicate(timeout=60)
@@ -46,6 +51,19 @@ class Start(unittest.TestCase):
         wait_for_address(bare)
         self.assertIsNone(self.ask(port)["demo"])
         stopped(bare)
+
+    def who_serves_cannot_rewrite_the_ledger(self) -> None:
+        with psycopg.connect(Cluster(CLUSTER).url(DATABASE, Role.SERVING), autocommit=True) as connection:
+            events, superuser = connection.execute(
+                "SELECT (SELECT count(*) FROM ledger_event), rolsuper FROM pg_roles WHERE rolname = current_user"
+            ).fetchone() or (0, True)
+            self.assertEqual((events > 100, superuser), (True, False))
+            for statement in (
+                "UPDATE {} SET company_id = company_id", "DELETE FROM {}", "TRUNCATE {}", "ALTER TABLE {} DISABLE TRIGGER ALL", "DROP TABLE {}",
+            ):  # fmt: skip
+                for table in ("ledger_event", "ledger_event_3", "accounts_auditrecord"):
+                    with self.subTest(statement, table=table), self.assertRaises(psycopg.errors.InsufficientPrivilege):
+                        connection.execute(statement.format(table))
 
     def test_what_cannot_be_started_is_said_in_words(self) -> None:
         for words, told in (

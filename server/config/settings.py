@@ -20,6 +20,9 @@ CSRF_TRUSTED_ORIGINS = env.list("OUTER_TEST_ORIGINS", default=[])
 DATABASES = {"default": env.db_url("OUTER_TEST_DATABASE_URL", engine="django.db.backends.postgresql")}
 DATABASES["default"] |= {"CONN_MAX_AGE": 60, "CONN_HEALTH_CHECKS": True, "ATOMIC_REQUESTS": False}
 
+# Who serves, where that is not who migrates: it cannot rewrite what was written. `prepare` and `restore` give it its rights.
+SERVING_ROLE = env.str("OUTER_TEST_SERVING_ROLE", default="")
+
 INSTALLED_APPS = [
     "django.contrib.auth",
     "django.contrib.contenttypes",

@@ -82,9 +82,8 @@ def put_back(backup: Path) -> None:
             raise BackupTrouble(f"{backup} is no {FORMAT} of version {VERSION}")
         connections.close_all()
         script = Path(folder) / SCRIPT
-        _call(
-            [_program("pg_restore"), "--no-owner", "--file", str(script), str(Path(folder) / DUMP)], "reading the backup", dict(os.environ)
-        )
+        words = ["--no-owner", "--no-acl", "--file", str(script), str(Path(folder) / DUMP)]
+        _call([_program("pg_restore"), *words], "reading the backup", dict(os.environ))
         # All of it goes and comes in one transaction: a partition's own keys cannot be dropped one by one.
         words = ["--quiet", "--single-transaction", "--set", "ON_ERROR_STOP=1", "--output", os.devnull, "--command", _EMPTY]
         _run([_program("psql"), *words, "--file", str(script)], "putting the database back")

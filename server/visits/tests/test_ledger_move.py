@@ -50,7 +50,7 @@ def timed(visit: CoreVisit) -> CoreVisit:
 class Move(TransactionTestCase):
     def setUp(self) -> None:
         # The database it moves is made by the test itself, so no list of databases could name it beforehand.
-        type(self).databases = frozenset({"default", ALIAS})
+        type(self).databases = {"default", ALIAS}
 
     def rows(self, sql: str, *asked: Any) -> list[Any]:
         with connections[ALIAS].cursor() as cursor:

@@ -5,6 +5,7 @@ from typing import Any
 
 from django.core.management import BaseCommand, call_command
 
+from ledger.roles import grant_to_serving
 from setup.demo import demo_is_loaded, load_demo, remove_demo
 from visits.keep import fill_in_old
 
@@ -23,6 +24,7 @@ class Command(BaseCommand):
         """Do it."""
         call_command("migrate", verbosity=0, interactive=False)
         fill_in_old()
+        grant_to_serving()
         call_command("collectstatic", verbosity=0, interactive=False)
         if options["reset"]:
             remove_demo()

@@ -9,6 +9,7 @@ from django.db import connection
 
 from accounts.models import Company
 from files.backup import BackupTrouble, put_back
+from ledger.roles import grant_to_serving
 
 
 class Command(BaseCommand):
@@ -30,4 +31,5 @@ class Command(BaseCommand):
             put_back(options["file"].absolute())
         except BackupTrouble as trouble:
             raise CommandError(str(trouble)) from None
+        grant_to_serving()
         self.stdout.write(f"Put back from {options['file']}.")
