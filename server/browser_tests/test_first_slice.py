@@ -46,7 +46,7 @@ class Slice(BrowserTest):
         expect(aside).to_contain_text("Everything is back.")
         self.page.get_by_role("button", name="Not yet", exact=True).click()
         self.page.get_by_role("button", name="Finish the visit").click()
-        expect(aside).to_contain_text("A finished visit cannot be changed")
+        expect(aside).to_contain_text("What comes after it waits until the visit is opened again")
         self.page.get_by_role("button", name="Yes, finish it").click()
         sheet = self.page.get_by_role("main")
         expect(sheet).to_contain_text("10.9 % under 35 µF")

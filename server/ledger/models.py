@@ -6,7 +6,7 @@ from accounts.append_only import AppendOnly
 from accounts.models import Company, CompanyRow, Member
 
 
-class Counter(models.Model):
+class Counter(CompanyRow):
     """The last place of a company's ledger. Its row is locked by whoever writes, until the write is committed: no event ever
     appears behind a place that was already handed out, and none is left free."""
 

@@ -20,9 +20,9 @@ class Ledger:
     """A company's ledger while one writer has it: nobody else of the company writes until the transaction ends."""
 
     def __init__(self, writer: Writer) -> None:
-        Counter.objects.get_or_create(company=writer.company)
+        Counter.objects.of(writer.company).get_or_create(company=writer.company)
         self.writer = writer
-        self._counter = Counter.objects.select_for_update().get(company=writer.company)
+        self._counter = Counter.objects.of(writer.company).select_for_update().get()
         self._own = EventRow.objects.of(writer.company).filter(device=writer.device)
         self._last: tuple[int, datetime | None] = self._own.order_by("-seq").values_list("seq", "at").first() or (0, None)
         self._waiting: list[EventRow] = []

@@ -6,14 +6,18 @@ import { clock } from "../../shell/words";
 
 type Conflict = Schemas["ConflictShown"];
 
-/** What happened, by its kind: who is overtaken, then by whom. */
-const WORDS: Record<Conflict["kind"], (conflict: Conflict) => string> = {
-  "two-plates": () => "read the plate otherwise; the later reading stands.",
-  "lifted-twice": ({ about }) =>
-    `also took off: ${about}. It is on the list twice; each line is put back by itself.`,
-  "ended-twice": ({ about }) => `said otherwise of how this ended: ${about}. What was said first stands.`,
-  "finished-twice": () => "finished the visit too; the first end stands.",
-  "lifted-as-finished": ({ about }) => `finished the visit without knowing that this was off: ${about}.`,
+/** What happened, by its kind. */
+const WORDS: Record<Conflict["kind"], (conflict: Conflict, other: string) => string> = {
+  "two-plates": (one, other) =>
+    `Two read the plate: ${other} ${clock(one.overtaken_at)}, ${one.stands_by} ${clock(one.stands_at)}. The later one stands.`,
+  "lifted-twice": (one, other) =>
+    `${one.about}: on the list twice, ${one.stands_by} ${clock(one.stands_at)}, ${other} ${clock(one.overtaken_at)}. Put each line back.`,
+  "ended-twice": (one, other) =>
+    `${one.about}: ${one.stands_by} and ${other} said different things of it. The first stands.`,
+  "finished-twice": (one, other) =>
+    `Finished twice: ${one.stands_by} ${clock(one.stands_at)}, ${other} ${clock(one.overtaken_at)}. The first stands.`,
+  "lifted-as-finished": (one, other) =>
+    `${one.about}: off since ${clock(one.stands_at)} (${one.stands_by}); finished ${clock(one.overtaken_at)} without knowing of it (${other}).`,
 };
 
 export function Conflicts({ visit }: { visit: VisitShown }) {
@@ -34,10 +38,7 @@ export function Conflicts({ visit }: { visit: VisitShown }) {
           key={`${conflict.kind} ${conflict.overtaken_at}`}
           fontWeight={conflict.mine ? "700" : undefined}
         >
-          {conflict.mine ? "You" : conflict.overtaken} (
-          <span className="num">{clock(conflict.overtaken_at)}</span>) and {conflict.stands_by} (
-          <span className="num">{clock(conflict.stands_at)}</span>) did not know of each other:{" "}
-          {conflict.mine ? "you" : conflict.overtaken} {WORDS[conflict.kind](conflict)}
+          {WORDS[conflict.kind](conflict, conflict.mine ? "you" : conflict.overtaken)}
         </Text>
       ))}
       {unreadable > 0 && (
