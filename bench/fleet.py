@@ -10,6 +10,7 @@ import random
 import time
 from collections.abc import Callable, Iterable, Iterator
 from datetime import timedelta
+from itertools import count as count_up
 from statistics import quantiles
 from typing import Any
 from uuid import uuid4
@@ -85,7 +86,7 @@ class Fleet(TransactionTestCase):
                     with connection.cursor() as cursor:
                         cursor.execute("EXPLAIN " + query["sql"])
                         plan = "\n".join(row[0] for row in cursor.fetchall())
-                    if "Seq Scan on visits_entry" in plan:
+                    if "Seq Scan on ledger_event" in plan:
                         walked.add(address)
         print(f"pages that walk through the readings: {', '.join(sorted(walked)) or 'none'}")
         self.assertEqual(walked, set())
@@ -128,9 +129,9 @@ class Fleet(TransactionTestCase):
         ]
         self.copy(
             "visits_visit",
-            "id, company_id, unit_id, technician_id, scheduled_for, complaint, began, notes, conditions, rules, finished_at, "
+            "id, company_id, unit_id, technician_id, scheduled_for, complaint, began, notes, rules, finished_at, "
             "finished_by_id, "
-            "finish_reason, baseline, told, overall, find_text, has_board_wires",
+            "finish_reason, baseline, told, overall, find_text, timed_out_before, readings, open_lines",
             (
                 (
                     visit,
@@ -142,7 +143,6 @@ class Fleet(TransactionTestCase):
                     "",
                     "",
                     "{}",
-                    "{}",
                     at,
                     member,
                     "",
@@ -150,20 +150,21 @@ class Fleet(TransactionTestCase):
                     self.told(chance),
                     "good",
                     f"{names[unit]} Hill County pad {at:%Y-%m-%d} maintenance",
-                    False,
+                    0,
+                    PER_VISIT,
+                    0,
                 )
                 for visit, unit, at in visits
             ),
         )
-        again = self.without_checks("visits_entry")
+        place = count_up(1)
         self.copy(
-            "visits_entry", "company_id, uuid, visit_id, member_id, at, point, value, meter, by, fitted, turns, power",
-            ((company, uuid4(), visit, member, at, POINTS[turn % len(POINTS)], f"{50 + turn / 10:.1f}", "", "", "", 1, "unknown")
-             for visit, _, at in visits for turn in range(PER_VISIT)),
+            "ledger_event",
+            "company_id, uuid, place, site, unit, visit, member_id, device, seq, at, arrived_at, clock_wrong, kind, version, body",
+            ((company, uuid4(), next(place), sites[unit], units[unit], visit, member, visit, turn, at, at, False, "reading", 1,
+              json.dumps({"point": POINTS[turn % len(POINTS)], "value": f"{50 + turn / 10:.1f}"}))
+             for visit, unit, at in visits for turn in range(PER_VISIT)),
         )  # fmt: skip
-        with connection.cursor() as cursor:
-            for statement in again:
-                cursor.execute(statement)
         watched = json.dumps(
             [
                 {
@@ -215,25 +216,6 @@ class Fleet(TransactionTestCase):
                 for point in POINTS
             ]
         )
-
-    def without_checks(self, table: str) -> list[str]:
-        """Take a table's foreign keys, unique constraints and plain indexes off, so that millions of rows go in within minutes; gives
-        back the statements that put constraints and indexes back. (The foreign keys stay off: the rows are made to fit.)"""
-        with connection.cursor() as cursor:
-            cursor.execute(
-                "SELECT conname, contype, pg_get_constraintdef(oid) FROM pg_constraint "
-                "WHERE conrelid = %s::regclass AND contype IN ('f', 'u')",
-                [table],
-            )
-            constraints = cursor.fetchall()
-            again = [f"ALTER TABLE {table} ADD CONSTRAINT {name} {text}" for name, kind, text in constraints if kind == "u"]
-            for name, _, _ in constraints:
-                cursor.execute(f"ALTER TABLE {table} DROP CONSTRAINT {name}")
-            cursor.execute("SELECT indexname, indexdef FROM pg_indexes WHERE tablename = %s AND indexname NOT LIKE %s", [table, "%pkey"])
-            for name, text in cursor.fetchall():
-                cursor.execute(f"DROP INDEX {name}")
-                again.append(text)
-        return again
 
     def copy(self, table: str, columns: str, rows: Iterable[tuple[Any, ...]]) -> None:
         """Rows into a table by COPY."""

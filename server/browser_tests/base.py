@@ -2,11 +2,13 @@
 
 import os
 from pathlib import Path
+from threading import Condition
 from typing import Any
 from urllib.parse import urlsplit
 
 from django.apps import apps
 from django.conf import settings
+from django.contrib.staticfiles.handlers import StaticFilesHandler
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.db import transaction
 from django.db.models import Model
@@ -48,11 +50,39 @@ def put_demo() -> None:
             model._base_manager.bulk_create(kept)
 
 
+class InFlight(StaticFilesHandler):
+    """The server's door, counting the requests that are within."""
+
+    _within, _changed = 0, Condition()
+
+    def __call__(self, *asked: Any) -> Any:
+        """Let one in, and out again."""
+        self._step(1)
+        try:
+            return super().__call__(*asked)
+        finally:
+            self._step(-1)
+
+    @classmethod
+    def _step(cls, by: int) -> None:
+        with cls._changed:
+            cls._within += by
+            cls._changed.notify_all()
+
+    @classmethod
+    def wait_for_none(cls) -> None:
+        """Wait until nobody is within. Raises AssertionError after half a minute."""
+        with cls._changed:
+            if not cls._changed.wait_for(lambda: cls._within == 0, timeout=30):
+                raise AssertionError("a request is still being answered half a minute after its page was closed")
+
+
 # A quick hash: the demo's people are made anew for every test, and how passwords are kept is tested elsewhere.
 @override_settings(DEMO=True, IMPORTS_INLINE=True, PASSWORD_HASHERS=["django.contrib.auth.hashers.MD5PasswordHasher"])
 class BrowserTest(StaticLiveServerTestCase):
     """The demo company, loaded anew for each test, and a page signed in as its technician."""
 
+    static_handler = InFlight
     viewport = {"width": 1280, "height": 800}
     color_scheme = "light"
     has_touch = False
@@ -77,6 +107,7 @@ class BrowserTest(StaticLiveServerTestCase):
 
     def tearDown(self) -> None:
         self.page.context.close()
+        InFlight.wait_for_none()  # what a page left half asked would meet the emptying of the tables
         self.assertEqual(self.problems, [])
 
     def new_page(self, **more: Any) -> Page:

@@ -24,7 +24,7 @@ class Typed(BrowserTest):
         expect(self.page.get_by_role("button", name="Save")).to_have_count(0)
         self.page.goto(self.live_server_url)
         visit = str(self.page.locator('a:has-text("Tannery Yard")').first.get_attribute("href")).removesuffix("/sheet")
-        self.page.goto(f"{self.live_server_url}/api{visit}/report")
+        self.page.goto(f"{self.live_server_url}/api/v1{visit}/report")
         expect(self.page.get_by_text("Licence of the county 0042").first).to_be_visible()
 
     def test_a_meter(self) -> None:

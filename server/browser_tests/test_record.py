@@ -89,7 +89,7 @@ class Handed(BrowserTest):
         self.page.mouse.up()
         sign.get_by_role("button", name="Save the signature").click()
         expect(self.page.get_by_text("Signed by P. Holder")).to_be_visible()
-        self.page.goto(f"{self.live_server_url}/api{visit}/report")
+        self.page.goto(f"{self.live_server_url}/api/v1{visit}/report")
         expect(self.page.get_by_role("main")).to_contain_text("P. Holder")
         self.assertEqual(self.severe_axe_problems(), [])
 

@@ -1,10 +1,14 @@
 """A technician who types and presses wrong things: each has a clear answer, and nothing typed is lost."""
 
+from uuid import uuid4
+
 from playwright.sync_api import expect
 
 from accounts.models import Member
 from browser_tests.base import BrowserTest
 from ledger.models import EventRow
+from ledger.writer import Made, own_writer
+from visits.ending import finish
 from visits.models import Visit
 
 SITE = "Fell Road 21"
@@ -86,15 +90,22 @@ class InTheRound(BrowserTest):
         expect(self.page.get_by_role("main")).to_contain_text("part on order")
         expect(self.page.get_by_role("main")).to_contain_text("low-pressure switch bypassed")
 
-    def test_a_visit_finished_elsewhere_refuses_and_gives_back_what_was_typed(self) -> None:
-        self.visit.finished_at = self.visit.scheduled_for
-        self.visit.finished_by = Member._base_manager.get(username="wren")
-        self.visit.save()
+    def test_on_a_visit_finished_elsewhere_what_was_typed_waits_until_it_is_opened_again(self) -> None:
+        office = Member._base_manager.get(username="marlow")
+        finish(own_writer(office, "office"), self.visit.pk, Made(id=uuid4()), "the customer has to leave")
         self.page.locator("[data-reading]").fill("34.8")
         self.page.keyboard.press("Enter")
-        expect(self.page.get_by_role("main")).to_contain_text("finished", ignore_case=True)
-        expect(self.page.get_by_role("main")).to_contain_text("34.8")
-        self.assertEqual(self.kept(), [])
+        end = self.page.get_by_label("Finish", exact=True)
+        expect(end).to_contain_text("came after the end")
+        expect(end).to_contain_text("34.8 µF")
+        end.get_by_role("button", name="Open the visit again").click()
+        end.get_by_role("button", name="Open it again").click()
+        expect(end).to_contain_text("Use 1 to 300 characters.")
+        end.get_by_label("Why is it opened again?").fill("one reading came late")
+        end.get_by_role("button", name="Open it again").click()
+        expect(self.page.get_by_role("main")).to_contain_text("so 32.9 to 37.1 µF is good")
+        self.assertEqual(self.kept(), [("cap.herm.uf", "34.8")])
+        self.assertEqual(self.severe_axe_problems(), [])
 
     def test_a_session_that_ended_keeps_the_reading_until_one_is_back(self) -> None:
         self.page.context.clear_cookies()

@@ -11,6 +11,7 @@ from typing import IO, Any
 from uuid import UUID, uuid5
 
 from django.db import transaction
+from django.utils import timezone
 
 from accounts.models import Company, Member
 from files.company_out import FORMAT, VERSION
@@ -23,7 +24,7 @@ from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer, own_writer
 from outer_test.history import PARTS
 from outer_test.judgement import HouseRules
-from outer_test.ledger import PartFitted, PlateRead, UnitAdded, UnitNotes
+from outer_test.ledger import MOST_AHEAD, PartFitted, PlateRead, UnitAdded, UnitNotes
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Contactor, Defrost, Plate
 from outer_test.plain_data import ReadProblem, present, read_text
@@ -225,11 +226,17 @@ def _parts(member: Member, units: dict[UUID, Unit], parts: tuple[PartIn, ...]) -
     for part in parts:
         if part.unit not in units or part.part not in PARTS:
             raise FieldProblem("file", "parts.json: names a unit or part that does not exist.")
+        _not_ahead("parts.json", part.at)
         if (part.unit, part.part, part.at) in told:
             continue
         unit = units[part.unit]
         with ledger_of(own_writer(member, f"part {part.id}")) as ledger:
             ledger.write_events(Subject(unit.site_id, unit.pk), [New(part.id, PartFitted(part.part, part.note[:200], part.at))])
+
+
+def _not_ahead(name: str, at: datetime) -> None:
+    if at > timezone.now() + MOST_AHEAD:
+        raise FieldProblem("file", f"{name[:60]}: a time in it lies ahead of now.")
 
 
 def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
@@ -241,6 +248,7 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
             visit, visit_id = read_visit(checked.read(name)), UUID(PurePosixPath(name).stem)
         except (ReadProblem, ValueError) as problem:
             raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
+        _not_ahead(name, about.scheduled_for)
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
         if Visit._base_manager.filter(id=visit_id).exists():
@@ -261,6 +269,7 @@ def _photos(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
     parts = {unit.pk: {one.id for one in parts_of(member.company, unit)} for unit in units.values()} if names else {}
     for name in names:
         about: PhotoAbout = checked.as_type(name.replace(".jpg", ".about.json"), PhotoAbout)
+        _not_ahead(name, about.at)
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
         visit = Visit.objects.of(member.company).filter(id=about.visit).first() if about.visit is not None else None

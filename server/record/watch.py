@@ -1,5 +1,6 @@
 """The fleet's watch list: which unit fails first, and what a van should carry for it."""
 
+import logging
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from typing import Any
@@ -12,9 +13,10 @@ from accounts.models import Company
 from fleet.models import UnitStanding
 from outer_test.history import Watched
 from outer_test.judgement import WORST_FIRST, Verdict
-from outer_test.plain_data import read_as
+from outer_test.plain_data import ReadProblem, read_as
 from outer_test.visit import title_of
 
+logger = logging.getLogger(__name__)
 PAGE = 50
 _SHOWN = ("unit_id", "unit__site__name", "unit__label", "rank", "crosses", "left", "visit_at", "watched")
 _BAD = WORST_FIRST.index(Verdict.BAD)
@@ -23,7 +25,7 @@ _GOOD = WORST_FIRST.index(Verdict.GOOD)
 
 @dataclass(frozen=True, slots=True)
 class WatchedUnit:
-    """A unit of the list, with what is watched there, worst first."""
+    """A unit of the list, with what is watched there, worst first; `problem` is what keeps that from being read."""
 
     id: UUID
     site: str
@@ -33,6 +35,7 @@ class WatchedUnit:
     left: int
     visit_at: datetime
     watched: tuple[Watched, ...]
+    problem: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,10 +87,14 @@ def watch_list(company: Company, today: date, point: str = "", page: int = 0) ->
 
 
 def _unit(row: Any, point: str) -> WatchedUnit:
-    watched = read_as(tuple[Watched, ...], row.watched)
+    try:
+        watched, problem = read_as(tuple[Watched, ...], row.watched), ""
+    except ReadProblem as wrong:
+        logger.error("the standing of unit %s cannot be read: %s", row.unit_id, wrong)
+        watched, problem = (), "What is watched here cannot be read. Finish a visit to it to work it out anew."
     shown = tuple(one for one in watched if not point or one.point == point)
     return WatchedUnit(
-        row.unit_id, row.unit__site__name, row.unit__label, WORST_FIRST[row.rank], row.crosses, row.left, row.visit_at, shown
+        row.unit_id, row.unit__site__name, row.unit__label, WORST_FIRST[row.rank], row.crosses, row.left, row.visit_at, shown, problem
     )  # fmt: skip
 
 

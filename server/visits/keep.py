@@ -13,11 +13,11 @@ from outer_test.assessment import assess
 from outer_test.history import PointHistory, Standing, Told, histories, standing, told_of
 from outer_test.judgement import WORST_FIRST, Verdict
 from outer_test.ledger import Kind
-from outer_test.plain_data import plain, read_as, sparse
+from outer_test.plain_data import ReadProblem, plain, read_as, sparse
 from outer_test.visit import Lifted
 from outer_test.visit import Visit as CoreVisit
 from visits.find_text import find_text_of
-from visits.load import Loaded, load_each, load_visit
+from visits.load import Loaded, cannot_be_read, load_each, load_visit
 from visits.models import Visit
 
 MOST_VISITS, MOST_OPEN = 60, 3
@@ -85,9 +85,15 @@ def left_behind(visit: CoreVisit) -> list[Lifted]:
 def unit_record(company: Company, unit: Unit, with_open: bool = True) -> UnitRecord:
     """A unit's visits and each point's history; visits still open are judged as they stand now."""
     rows = list(Visit.objects.of(company).filter(unit=unit).select_related("technician", "unit").order_by("-scheduled_for")[:MOST_VISITS])
-    told = [(localtime(row.scheduled_for), str(row.id), read_as(tuple[Told, ...], row.told)) for row in rows if row.told is not None]
+    told: list[tuple[datetime, str, tuple[Told, ...]]] = []
     overall: dict[Any, str] = {row.id: row.overall for row in rows}
     problems: dict[Any, str] = {}
+    for row in rows:
+        try:
+            if row.told is not None:
+                told.append((localtime(row.scheduled_for), str(row.id), read_as(tuple[Told, ...], row.told)))
+        except ReadProblem as wrong:
+            problems[row.id] = cannot_be_read(row, wrong)
     live = [row for row in rows if row.told is None][:MOST_OPEN] if with_open else []
     for row, loaded, problem in load_each(company, live):
         if loaded is None:

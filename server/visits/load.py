@@ -84,8 +84,13 @@ def load_each(company: Company, rows: Sequence[Visit]) -> Iterator[tuple[Visit, 
             known = known_of(row, row.frozen or as_it_stands(company, row.unit))
             yield row, loaded_of(row, known, read[row.pk], names), ""
         except (ReadProblem, FieldProblem) as problem:
-            logger.error("visit %s cannot be read: %s", row.pk, problem)
-            yield row, None, f"This visit cannot be read: {str(problem)[:200]}"
+            yield row, None, cannot_be_read(row, problem)
+
+
+def cannot_be_read(row: Visit, problem: Exception) -> str:
+    """What a list says of a visit that cannot be read; the log has it too."""
+    logger.error("visit %s cannot be read: %s", row.pk, problem)
+    return f"This visit cannot be read: {str(problem)[:200]}"
 
 
 def loaded_of(row: Visit, known: core.Visit, read: Read, names: dict[int, str]) -> Loaded:

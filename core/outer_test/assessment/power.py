@@ -34,7 +34,7 @@ def power_now(visit: Visit, proof: Finding | None, aside: tuple[SetAside, ...] =
         return Power("dead-proved", visit.saw_at("safe.tester_after"), f"Proved at the contactor: {proof.why}")
     if proof is not None and proof.verdict is Verdict.STOP:
         return Power("live", None, proof.why)
-    if visit.proof_doubt is not None and (last is None or last.state != "live"):
+    if visit.proof_doubt is not None:
         return Power("unknown", None, f"{DOUBT_WORDS[visit.proof_doubt]} Treat it as live.")
     if last is None or last.state == "unknown":
         return Power("unknown", last.at if last else None, "Nobody has said or proved anything: treat it as live.")

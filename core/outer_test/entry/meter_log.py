@@ -185,7 +185,7 @@ def read_time(text: str, day_first: bool, zone: tzinfo) -> datetime | None:
         found: datetime | None = datetime.fromisoformat(text)
     except ValueError:
         found = next((one for form in (*_FORMS, *(_DAY_FIRST if day_first else _MONTH_FIRST)) if (one := _by_form(text, form))), None)
-    if found is None or not 1990 <= found.year <= 2200:
+    if found is None or not 2000 <= found.year < 2100:
         return None
     return found if found.tzinfo is not None else found.replace(tzinfo=zone)
 

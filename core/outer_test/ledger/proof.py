@@ -31,13 +31,16 @@ def proof_doubt(events: Sequence[Event], unit: Visit) -> ProofDoubt | None:
         return None
     made = {event.id for event in latest.values()}
     proof = [event for event in events if event.id in made]
+    if any(event.kind is Kind.POWER and is_danger(event) for event in events[events.index(proof[0]) :]):
+        return None  # powered up since it was begun: it is spent, and nobody takes it for one
+    since = events[events.index(proof[-1]) + 1 :]
     if len({event.device for event in proof}) > 1:
         return ProofDoubt.TWO_DEVICES
     if _is_broken(proof):
         return ProofDoubt.INTERRUPTED
-    if any(not certainly_before(event, proof[0]) for event in events if event.id not in made and is_danger(event)):
-        return ProofDoubt.LIVE_WORD
-    return None
+    dangers = [event for event in events if event.id not in made and is_danger(event) and not certainly_before(event, proof[0])]
+    # What the same device read live after its proof speaks for itself: the reading's own rule answers it.
+    return ProofDoubt.LIVE_WORD if any(event not in since or event.device != proof[0].device for event in dangers) else None
 
 
 def _is_broken(proof: Sequence[Event]) -> bool:

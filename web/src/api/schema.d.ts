@@ -4334,7 +4334,7 @@ export interface components {
         };
         /**
          * WatchedUnit
-         * @description A unit of the list, with what is watched there, worst first.
+         * @description A unit of the list, with what is watched there, worst first; `problem` is what keeps that from being read.
          */
         WatchedUnit: {
             /**
@@ -4358,6 +4358,11 @@ export interface components {
             visit_at: string;
             /** Watched */
             watched: components["schemas"]["Watched"][];
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
         };
         /**
          * Found

@@ -4,7 +4,7 @@ never held dead after somebody had it live.
 The world is simulated with a true time that no rule sees: only clocks, counts, arrivals and what had reached a device.
 """
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime, timedelta
 from typing import Any
 from unittest import TestCase
@@ -179,3 +179,23 @@ class Corrections(TestCase):
             ["unknown", "dead-claimed", "dead-proved", "live"],
         )
         self.assertEqual({event.kind for event in events}, {Kind.READING, Kind.POWER, Kind.SEEN})
+
+
+class Spent(TestCase):
+    def test_powered_up_since_a_proof_is_spent_and_a_claim_is_a_claim(self) -> None:
+        bodies = [PowerEvent("dead-claimed"), *PROOF, PowerEvent("live"), PowerEvent("dead-claimed")]
+        events = [Event(str(seq), kind_of(body), body, BEGAN + timedelta(minutes=seq), "a", seq, seq) for seq, body in enumerate(bodies)]
+        self.assertEqual(power_of(visit_of(events, Visit())).state, "dead-claimed")
+
+    def test_live_volts_in_the_middle_of_a_proof_leave_it_in_doubt(self) -> None:
+        bodies = [*PROOF[:4], Reading("line.l1_l2.v", "239"), *PROOF[4:]]
+        events = [Event(str(seq), kind_of(body), body, BEGAN + timedelta(minutes=seq), "a", seq, seq) for seq, body in enumerate(bodies)]
+        self.assertNotEqual(power_of(visit_of(events, Visit())).state, "dead-proved")
+
+    def test_a_proof_that_rested_is_begun_again(self) -> None:
+        events = [
+            Event(str(seq), kind_of(body), body, BEGAN + timedelta(minutes=seq * (8 if seq > 4 else 1)), "a", seq, seq)
+            for seq, body in enumerate(PROOF)
+        ]
+        events[-1] = replace(events[-1], at=events[-2].at + timedelta(minutes=31))
+        self.assertEqual(power_of(visit_of(events, Visit())).state, "unknown")

@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
-import type { Schemas } from "../../api/client";
+import { serverNow, type Schemas } from "../../api/client";
 import { send } from "../../api/outbox";
 import { made } from "../../api/made";
 import { Button } from "../../shell/controls";
@@ -44,9 +44,9 @@ export function PowerBadge({ power }: { power: Power }) {
 
 /** How long ago a proof was made: the older it is, the less anybody knows who was at the disconnect since. */
 function Age({ since }: { since: string }) {
-  const [now, setNow] = useState(Date.now);
+  const [now, setNow] = useState(serverNow);
   useEffect(() => {
-    const tick = window.setInterval(() => setNow(Date.now()), AGE_MS);
+    const tick = window.setInterval(() => setNow(serverNow()), AGE_MS);
     return () => window.clearInterval(tick);
   }, []);
   const minutes = Math.max(0, Math.floor((now - new Date(since).getTime()) / 60_000));

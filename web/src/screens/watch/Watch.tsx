@@ -119,6 +119,7 @@ function UnitRow({ unit }: { unit: WatchedUnit }) {
           last read {day(unit.visit_at)}
         </Text>
       </Flex>
+      {unit.problem && <Text color="brick">{unit.problem}</Text>}
       {unit.watched.slice(0, FEW).map((one) => (
         <Grid key={one.point} templateColumns="20px 1fr auto" gap="3" alignItems="baseline">
           <Mark kind={one.verdict ?? "none"} />
