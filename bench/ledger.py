@@ -7,6 +7,7 @@ assessment, which is most of its time: printed by itself too.
 import os
 import time
 from collections.abc import Sequence
+from importlib import import_module
 from typing import Any
 from unittest.mock import patch
 
@@ -57,7 +58,7 @@ class Move(TransactionTestCase):
                 return done
 
             begun = time.perf_counter()
-            with patch("visits.migrations.0019_ledger.prove", prove):
+            with patch.object(import_module("visits.migrations.0019_ledger"), "prove", prove):
                 migrate(AFTER)
             moved = time.perf_counter() - begun
             print(f"\n{self.count('visits_visit')} visits, {rows} rows; a plain copy of them {copied:.1f} s")

@@ -9,7 +9,7 @@ from outer_test.assessment import power_of
 from outer_test.ledger import Ended, Kind
 from outer_test.measurement import FieldProblem
 from outer_test.procedure import LiftProblem, check_lift
-from outer_test.visit import Lifted, PowerEvent, Thing, thing_of, things_off, words_for
+from outer_test.visit import Lifted, PowerEvent, Thing, thing_of, words_for
 from visits.load import Loaded
 from visits.write import write_on_visit
 
@@ -19,7 +19,7 @@ def claim_power(writer: Writer, visit_id: UUID, made: Made, state: Any) -> Loade
 
     def bodies(known: Loaded) -> Iterator[tuple[str, Any, int]]:
         yield "", PowerEvent(state), 0
-        if state == "dead-claimed" and Thing.DISCONNECT not in things_off(known.visit):
+        if state == "dead-claimed" and Thing.DISCONNECT not in known.off:
             yield "lifted", Lifted(words_for(Thing.DISCONNECT), thing=Thing.DISCONNECT), 1
 
     return write_on_visit(writer, visit_id, made, bodies)

@@ -2,7 +2,8 @@
 
 import logging
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import cached_property
 from uuid import UUID
 
 from django.core.cache import cache
@@ -10,9 +11,10 @@ from django.core.cache import cache
 from accounts.models import Company, Member
 from ledger.read import Read, Unreadable, events_of_visits
 from outer_test import visit as core
-from outer_test.ledger import Closing, Conflict, Event, Kind, closing, conflicts, in_order, known_to, placed, visit_of
+from outer_test.ledger import Closing, Conflict, Event, Kind, closing, conflicts, in_order, known_to, lifted_of, placed, visit_of
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem
+from outer_test.visit import Thing, things_off
 from visits.models import Visit
 from visits.to_core import as_it_stands, known_of
 
@@ -23,21 +25,33 @@ class NoSuchVisit(LookupError):
     """This company has no such visit."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Loaded:
-    """A visit's row, its events, the core's visit that those which count add up to, and how the company's people are named, by key.
+    """A visit's row, its events, and how the company's people are named, by key.
 
-    `known` is what was known beside the events; `closing` says which of them count; `unreadable` are those that this version
-    cannot read.
+    `known` is what was known beside the events; `unreadable` are those that this version cannot read.
     """
 
     row: Visit
     known: core.Visit
     events: tuple[Event, ...]
-    closing: Closing
-    visit: core.Visit
     names: dict[int, str]
     unreadable: tuple[Unreadable, ...] = ()
+
+    @cached_property
+    def closing(self) -> Closing:
+        """What ended the visit, and which of its events count."""
+        return closing(self.events)
+
+    @cached_property
+    def visit(self) -> core.Visit:
+        """The core's visit that the events which count add up to."""
+        return visit_of(self.closing.counting, self.known)
+
+    @property
+    def off(self) -> frozenset[Thing]:
+        """What is off or bridged now."""
+        return things_off(core.Visit(lifted=lifted_of(in_order(self.closing.counting))))
 
     def of(self, *kinds: Kind) -> list[Event]:
         """The events of these kinds that count, each where it stands."""
@@ -45,11 +59,11 @@ class Loaded:
 
     def as_known_to(self, device: str, after: int | None) -> "Loaded":
         """The visit as a device knew it when it wrote."""
-        return loaded_of(self.row, self.known, Read(tuple(known_to(self.events, device, after))), self.names)
+        return replace(self, events=tuple(known_to(self.events, device, after)))
 
-    def with_events(self, events: Sequence[Event], known: core.Visit | None = None) -> "Loaded":
+    def with_events(self, events: Sequence[Event]) -> "Loaded":
         """The visit with more written on it."""
-        return loaded_of(self.row, known or self.known, Read((*self.events, *events), self.unreadable), self.names)
+        return replace(self, events=(*self.events, *events))
 
     @property
     def conflicts(self) -> tuple[Conflict, ...]:
@@ -82,7 +96,9 @@ def load_each(company: Company, rows: Sequence[Visit]) -> Iterator[tuple[Visit, 
     for row in rows:
         try:
             known = known_of(row, row.frozen or as_it_stands(company, row.unit))
-            yield row, loaded_of(row, known, read[row.pk], names), ""
+            loaded = loaded_of(row, known, read[row.pk], names)
+            _ = loaded.visit  # worked out here, where what cannot be read is caught
+            yield row, loaded, ""
         except (ReadProblem, FieldProblem) as problem:
             yield row, None, cannot_be_read(row, problem)
 
@@ -95,8 +111,7 @@ def cannot_be_read(row: Visit, problem: Exception) -> str:
 
 def loaded_of(row: Visit, known: core.Visit, read: Read, names: dict[int, str]) -> Loaded:
     """A visit from its row and its events."""
-    closed = closing(read.events)
-    return Loaded(row, known, read.events, closed, visit_of(closed.counting, known), names, read.unreadable)
+    return Loaded(row, known, read.events, names, read.unreadable)
 
 
 def member_names(company: Company) -> dict[int, str]:

@@ -7,7 +7,7 @@ from uuid import UUID
 from ledger.writer import Made, Writer
 from outer_test.ledger import Event, Kind, SeenAt
 from outer_test.measurement import FieldProblem
-from outer_test.visit import PEAK_BY, PEAK_FITTED, POINTS, Lifted, Reading, things_off, words_for
+from outer_test.visit import PEAK_BY, PEAK_FITTED, POINTS, Lifted, Reading, words_for
 from visits.load import Loaded
 from visits.write import write_on_visit
 
@@ -21,7 +21,7 @@ def write_entries(writer: Writer, visit_id: UUID, made: Made, entries: Sequence[
     """
 
     def bodies(known: Loaded) -> Iterator[tuple[str, Any, int]]:
-        off = set(things_off(known.visit))
+        off = set(known.off)
         for place, entry in enumerate(entries):
             _check(entry, known)
             name = "" if len(entries) == 1 else str(place)
@@ -54,7 +54,7 @@ def _check(entry: Entry, known: Loaded) -> None:
             raise FieldProblem(name, f"Use one of: {', '.join(words)}; only for a start peak.")
     if entry.turns != 1 and POINTS[entry.point].unit != "a":
         raise FieldProblem("turns", "Turns through the jaw are for amps only.")
-    if entry.meter and entry.meter not in known.visit.meters:
+    if entry.meter and entry.meter not in known.known.meters:
         raise FieldProblem("meter", f'"{entry.meter[:40]}" is not among the company\'s meters')
     if entry.supersedes:
         there = next((event for event in known.events if event.id == entry.supersedes and event.kind is Kind.READING), None)

@@ -12,7 +12,7 @@ from accounts.models import Company
 from ledger.read import read_row
 from ledger.write import ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
-from outer_test.ledger import Event
+from outer_test.ledger import Event, Kind
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse
 from visits.keep import keep_told, refresh_standing
@@ -54,7 +54,7 @@ def write_on_visit(
 def add_up(company: Company, writer: Writer, before: Loaded, after: Loaded) -> Loaded:
     """Put into the visit's row what its events now add up to."""
     row, changed = after.row, set[str]()
-    if after.visit.rules != before.visit.rules:
+    if any(event.kind is Kind.RULES for event in after.events[len(before.events) :]):
         row.rules, changed = sparse(after.visit.rules), {"rules"}
     finish = after.closing.finish
     if finish is None and row.finished_at is not None:

@@ -4,7 +4,7 @@ from outer_test.ledger.clock import EARLIEST, MOST_AHEAD, Settled, settled, with
 from outer_test.ledger.closing import Closing, closing
 from outer_test.ledger.conflicts import Conflict, ConflictKind, conflicts
 from outer_test.ledger.event import Event, certainly_before, in_order, known_to, order
-from outer_test.ledger.fold import latest_run, placed, standing, visit_of
+from outer_test.ledger.fold import latest_run, lifted_of, placed, standing, visit_of
 from outer_test.ledger.kinds import (
     KINDS,
     STOPPED,
@@ -65,6 +65,7 @@ __all__ = [
     "kind_of",
     "known_to",
     "latest_run",
+    "lifted_of",
     "order",
     "placed",
     "read_body",

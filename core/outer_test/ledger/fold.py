@@ -44,7 +44,7 @@ def visit_of(events: Iterable[Event], known: Visit) -> Visit:
         proof_doubt=proof_doubt(effective, known),
         readings=_readings(every, known),
         seen=_seen(effective),
-        lifted=_lifted(effective),
+        lifted=lifted_of(effective),
         repairs=tuple(replace(event.body, at=event.at, id=event.id) for event in standing(effective, Kind.PART)),
         board_wires=_wires(effective),
         notes=tuple(replace(event.body, at=event.at) for event in effective if event.kind is Kind.NOTE),
@@ -109,7 +109,7 @@ def _seen(events: Iterable[Event]) -> dict[str, str | Seen]:
     return {event.body.point: Seen(event.body.value, event.at) for event in events if event.kind is Kind.SEEN}
 
 
-def _lifted(events: Sequence[Event]) -> tuple[Lifted, ...]:
+def lifted_of(events: Sequence[Event]) -> tuple[Lifted, ...]:
     """The lines of the list; a line ends once, by what was said of it first."""
     ends: dict[str, Event] = {}
     for event in events:
@@ -141,7 +141,7 @@ def _readings(events: Sequence[Event], known: Visit) -> tuple[Reading, ...]:
 
 
 def _state_before(events: Sequence[Event], readings: Sequence[Reading], known: Visit) -> PowerState:
-    said = {"power": _power(events), "seen": _seen(events), "lifted": _lifted(events), "proof_doubt": proof_doubt(events, known)}
+    said = {"power": _power(events), "seen": _seen(events), "lifted": lifted_of(events), "proof_doubt": proof_doubt(events, known)}
     return power_of(replace(known, readings=tuple(readings), **said)).state  # type: ignore[arg-type]
 
 
