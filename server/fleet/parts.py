@@ -12,7 +12,7 @@ from ledger.read import events_of_unit
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer
 from outer_test.history import PARTS, PartChanged, names_of
-from outer_test.ledger import Event, Kind, PartFitted
+from outer_test.ledger import EARLIEST, Event, Kind, PartFitted
 from outer_test.measurement import FieldProblem
 
 
@@ -56,8 +56,8 @@ def fit_part(writer: Writer, unit_id: UUID, new: New) -> Unit:
     if body.part not in PARTS:
         raise FieldProblem("part", f"Use one of: {', '.join(PARTS)}.")
     unit = find_unit(writer.company, unit_id)
-    if body.at is not None and body.at > writer.now + timedelta(days=1):
-        raise FieldProblem("at", "This time is in the future.")
+    if body.at is not None and not EARLIEST <= body.at <= writer.now + timedelta(days=1):
+        raise FieldProblem("at", "This time is in the future, or before the year 2000.")
     with ledger_of(writer) as ledger:
         ledger.write_events(Subject(unit.site_id, unit.pk), [new])
     return unit

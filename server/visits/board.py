@@ -6,12 +6,12 @@ from typing import Any
 from uuid import UUID
 
 from ledger.writer import Made, Writer
-from outer_test.ledger import Wire
+from outer_test.ledger import Kind, Wire
 from outer_test.measurement import FieldProblem
 from outer_test.rules.defrost import line_names
 from outer_test.visit import BoardWire
 from visits.load import Loaded
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 MOST = 60
 
@@ -28,7 +28,7 @@ def map_wire(writer: Writer, visit_id: UUID, made: Made, line: Wire) -> Loaded:
         _check(known, line)
         yield "", line, 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.WIRE))
 
 
 def _check(loaded: Loaded, line: Wire) -> None:

@@ -14,7 +14,7 @@ from outer_test.rules.defrost import QUESTIONS
 from outer_test.twin import Fault, FaultKey, defrost_faults, fault_of, make_unit, watch_defrost, with_fault
 from outer_test.visit import ANSWERS, RUN_EVENTS, DefrostEvent
 from visits.load import Loaded, find_visit, load_visit
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 MOST_S = 4 * 3600
 NO_FAULT = "none"
@@ -37,7 +37,7 @@ def stamp(writer: Writer, visit_id: UUID, made: Made, event: Any) -> Loaded:
             raise FieldProblem("at", "This is before the defrost was forced, or hours after it.")
         yield "", Stamp(forced.body.run, event, round(seconds, 1)), 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.STAMP))
 
 
 def _seconds_between(writer: Writer, forced: Event, at: datetime) -> float:
@@ -59,7 +59,7 @@ def undo_stamp(writer: Writer, visit_id: UUID, made: Made, gone: UUID) -> Loaded
             raise FieldProblem("stamp", "There is no such stamp in this run.")
         yield "", TakenBack(str(gone)), 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.TAKEN_BACK))
 
 
 def answer(writer: Writer, visit_id: UUID, made: Made, event: Any, said: Any) -> Loaded:
@@ -75,7 +75,7 @@ def answer(writer: Writer, visit_id: UUID, made: Made, event: Any, said: Any) ->
             raise FieldProblem("event", "Force the defrost first: answers belong to a run.")
         yield "", Answered(run[0].body.run, event, said), 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.ANSWER))
 
 
 def simulate(writer: Writer, visit_id: UUID, made: Made, fault: str) -> Loaded:
@@ -90,7 +90,7 @@ def simulate(writer: Writer, visit_id: UUID, made: Made, fault: str) -> Loaded:
         for place, body in enumerate((*stamps, Stamp(run, STOPPED, watched), *unseen)):
             yield "" if place == 0 else str(place), body, place
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.STAMP))
 
 
 def simulated_run(company: Company, visit_id: UUID, fault: str) -> tuple[tuple[DefrostEvent, ...], float]:

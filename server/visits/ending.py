@@ -5,11 +5,11 @@ from typing import Any
 from uuid import UUID
 
 from ledger.writer import Made, Writer
-from outer_test.ledger import Finished, Reopened
+from outer_test.ledger import Finished, Kind, Reopened
 from outer_test.measurement import FieldProblem
 from outer_test.procedure import FinishProblem, check_finish
 from visits.load import Loaded
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 
 def finish(writer: Writer, visit_id: UUID, made: Made, reason: str) -> Loaded:
@@ -27,7 +27,7 @@ def finish(writer: Writer, visit_id: UUID, made: Made, reason: str) -> Loaded:
             raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
         yield "", Finished(reason.strip()), 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.FINISHED))
 
 
 def reopen(writer: Writer, visit_id: UUID, made: Made, reason: str) -> Loaded:
@@ -38,4 +38,4 @@ def reopen(writer: Writer, visit_id: UUID, made: Made, reason: str) -> Loaded:
         if known.closing.finish is not None:
             yield "", event, 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.REOPENED))

@@ -11,7 +11,7 @@ from outer_test.measurement import FieldProblem
 from outer_test.procedure import LiftProblem, check_lift
 from outer_test.visit import Lifted, PowerEvent, Thing, thing_of, words_for
 from visits.load import Loaded
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 
 def claim_power(writer: Writer, visit_id: UUID, made: Made, state: Any) -> Loaded:
@@ -22,7 +22,7 @@ def claim_power(writer: Writer, visit_id: UUID, made: Made, state: Any) -> Loade
         if state == "dead-claimed" and Thing.DISCONNECT not in known.off:
             yield "lifted", Lifted(words_for(Thing.DISCONNECT), thing=Thing.DISCONNECT), 1
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.POWER))
 
 
 def add_lifted(writer: Writer, visit_id: UUID, made: Made, what: str) -> Loaded:
@@ -39,7 +39,7 @@ def add_lifted(writer: Writer, visit_id: UUID, made: Made, what: str) -> Loaded:
             raise FieldProblem("what", str(problem)) from None
         yield "", line, 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.LIFTED))
 
 
 def end_lifted(writer: Writer, visit_id: UUID, made: Made, line: UUID, how: Any, why: str) -> Loaded:
@@ -54,4 +54,4 @@ def end_lifted(writer: Writer, visit_id: UUID, made: Made, line: UUID, how: Any,
         if not any(event.kind is Kind.ENDED and event.body.line == str(line) for event in known.events):
             yield "", end, 0
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.ENDED))

@@ -10,7 +10,7 @@ from outer_test.ledger import Kind, TakenBack, standing
 from outer_test.measurement import FieldProblem
 from outer_test.visit import Reading, Repair
 from visits.load import Loaded
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 
 def put_in(writer: Writer, visit_id: UUID, made: Made, repair: Repair, in_hand: dict[str, str] | None = None) -> Loaded:
@@ -30,7 +30,7 @@ def put_in(writer: Writer, visit_id: UUID, made: Made, repair: Repair, in_hand: 
             except FieldProblem as problem:
                 raise FieldProblem(f"in_hand.{section}", problem.message) from None
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.PART))
 
 
 def not_put_in(writer: Writer, visit_id: UUID, made: Made, part: UUID) -> Loaded:
@@ -42,4 +42,4 @@ def not_put_in(writer: Writer, visit_id: UUID, made: Made, part: UUID) -> Loaded
         elif not any(event.kind is Kind.PART and event.id == str(part) for event in known.events):
             raise FieldProblem("part", "This part was not put in on this visit.")
 
-    return write_on_visit(writer, visit_id, made, bodies)
+    return write_on_visit(writer, visit_id, made, bodies, of_kind(Kind.TAKEN_BACK))

@@ -17,7 +17,7 @@ from outer_test.ledger import Kind, PlateRead
 from outer_test.plain_data import present
 from visits.load import Loaded, find_visit, load_visit
 from visits.to_core import as_it_stands
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 MOST_SHOWN = 20
 
@@ -39,7 +39,7 @@ def write_plate(writer: Writer, visit_id: UUID, unit_id: UUID, made: Made, read:
         row = find_visit(company, visit_id)
         if row.unit_id != unit_id:
             raise NoSuchUnit
-        write_on_visit(writer, visit_id, made, lambda _: [("", read, 0)])
+        write_on_visit(writer, visit_id, made, lambda _: [("", read, 0)], of_kind(Kind.PLATE))
         unit = Unit.objects.of(company).get(id=unit_id)
         plates = events_of_unit(company, unit_id, [Kind.PLATE]).events
         stands = plates[-1].body if plates else read

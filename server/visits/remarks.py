@@ -5,11 +5,11 @@ from uuid import UUID
 
 from ledger.writer import Made, Writer
 from outer_test.judgement import HouseRules
-from outer_test.ledger import Rules
+from outer_test.ledger import Rules, kind_of
 from outer_test.measurement import FieldProblem
 from outer_test.visit import Note
 from visits.load import Loaded
-from visits.write import write_on_visit
+from visits.write import of_kind, write_on_visit
 
 MOST = 1000
 
@@ -28,4 +28,4 @@ def judge_by_current_rules(writer: Writer, visit_id: UUID, made: Made) -> Loaded
 
 def write_one(writer: Writer, visit_id: UUID, made: Made, body: Any) -> Loaded:
     """Write one event that nothing else bears on. Raises NoSuchVisit."""
-    return write_on_visit(writer, visit_id, made, lambda _: [("", body, 0)])
+    return write_on_visit(writer, visit_id, made, lambda _: [("", body, 0)], of_kind(kind_of(body)))

@@ -208,7 +208,8 @@ class VisitShown:
 
 @dataclass(frozen=True, slots=True)
 class TodayVisit:
-    """A line of the day's list; `problem` is what keeps its visit from being read."""
+    """A line of the day's list; `problem` is what keeps its visit from being read, `overtaken` counts what the asker wrote and
+    somebody else, not knowing of it, wrote otherwise."""
 
     id: UUID
     site: str
@@ -223,6 +224,7 @@ class TodayVisit:
     open_lines: int
     finished_at: datetime | None
     problem: str
+    overtaken: int
 
 
 @dataclass(frozen=True, slots=True)

@@ -29,7 +29,9 @@ def today(member: Member) -> Today:
         .select_related("unit", "unit__site")
         .order_by("scheduled_for")[:MOST_VISITS]
     )
-    live = {row.pk: _as_it_stands(loaded, why) for row, loaded, why in load_each(company, [row for row in rows if row.told is None])}
+    live = {
+        row.pk: _as_it_stands(member, loaded, why) for row, loaded, why in load_each(company, [row for row in rows if row.told is None])
+    }
     names = member_names(company)
     lines = (_line(member, row, live.get(row.pk) or _as_finished(row), names) for row in rows)
     visits = sorted(lines, key=lambda line: (not line.mine, line.scheduled_for))
@@ -39,19 +41,22 @@ def today(member: Member) -> Today:
 
 
 class Stands(NamedTuple):
-    """How a visit stands: its verdict, how many entries it has, how many lines are open; and what keeps it from being read."""
+    """How a visit stands: its verdict, how many entries it has, how many lines are open; what keeps it from being read; and
+    how often the asker was overtaken by somebody who did not know of it."""
 
     overall: Verdict
     readings: int
     open_lines: int
     problem: str = ""
+    overtaken: int = 0
 
 
-def _as_it_stands(loaded: Loaded | None, problem: str) -> Stands:
+def _as_it_stands(member: Member, loaded: Loaded | None, problem: str) -> Stands:
     if loaded is None:
         return Stands(Verdict.UNJUDGED, 0, 0, problem)
     judged = assess(loaded.visit)
-    return Stands(judged.overall, len(loaded.of(Kind.READING, Kind.SEEN)), judged.open_lines)
+    overtaken = sum(conflict.overtaken.by == member.pk for conflict in loaded.conflicts)
+    return Stands(judged.overall, len(loaded.of(Kind.READING, Kind.SEEN)), judged.open_lines, overtaken=overtaken)
 
 
 def _as_finished(row: Visit) -> Stands:
@@ -74,4 +79,5 @@ def _line(member: Member, row: Visit, stands: Stands, names: dict[int, str]) -> 
         open_lines=stands.open_lines,
         finished_at=row.finished_at,
         problem=stands.problem,
+        overtaken=stands.overtaken,
     )

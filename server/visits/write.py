@@ -20,11 +20,15 @@ from visits.load import Loaded, find_visit, load_visit
 from visits.to_core import as_it_stands
 
 Bodies = Iterable[tuple[str, Any, int]]
+TOLD = ("told", "overall", "find_text", "readings", "open_lines")
 
 
-def write_on_visit(
-    writer: Writer, visit_id: UUID, made: Made, bodies: Callable[[Loaded], Bodies], same: Callable[[Event], bool] = lambda _: True
-) -> Loaded:
+def of_kind(kind: Kind) -> Callable[[Event], bool]:
+    """Whether an event is of this kind: what an id that is there already must stand for."""
+    return lambda event: event.kind is kind
+
+
+def write_on_visit(writer: Writer, visit_id: UUID, made: Made, bodies: Callable[[Loaded], Bodies], same: Callable[[Event], bool]) -> Loaded:
     """Write what `bodies` makes of the visit as the writer's device knew it, and give back the visit as it then stands.
 
     bodies: yields (name, body, place besides the act itself); the name "" is the act itself and has the client's UUID, every other
@@ -48,10 +52,10 @@ def write_on_visit(
         ]
         rows = ledger.write_events(Subject(row.unit.site_id, row.unit_id, row.pk), new)
         after = before.with_events([read_row(one) for one in rows])
-        return add_up(company, writer, before, after)
+        return add_up(company, before, after)
 
 
-def add_up(company: Company, writer: Writer, before: Loaded, after: Loaded) -> Loaded:
+def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
     """Put into the visit's row what its events now add up to."""
     row, changed = after.row, set[str]()
     if any(event.kind is Kind.RULES for event in after.events[len(before.events) :]):
@@ -72,6 +76,3 @@ def add_up(company: Company, writer: Writer, before: Loaded, after: Loaded) -> L
     if finish is not None and "told" in changed:
         refresh_standing(company, row.unit, after.visit, row.scheduled_for)
     return after
-
-
-TOLD = ("told", "overall", "find_text", "readings", "open_lines")

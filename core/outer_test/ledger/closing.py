@@ -7,8 +7,8 @@ from typing import Final
 from outer_test.ledger.event import Event
 from outer_test.ledger.kinds import Kind
 
-# What belongs to a finished visit too.
-_AFTER_THE_END: Final = frozenset({Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.OPENED})
+# What belongs to a finished visit too, and the plate, which is the unit's.
+_AFTER_THE_END: Final = frozenset({Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.OPENED, Kind.PLATE})
 
 
 @dataclass(frozen=True, slots=True)

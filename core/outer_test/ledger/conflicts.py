@@ -62,13 +62,16 @@ def _plates(events: Sequence[Event]) -> Iterator[Conflict]:
 
 
 def _lifted(events: Sequence[Event]) -> Iterator[Conflict]:
+    """One thing on the list twice, as long as either line is open."""
+    ended = {event.body.line for event in events if event.kind is Kind.ENDED}
     by_thing: dict[Thing | str, list[Event]] = {}
     for event in events:
         if event.kind is Kind.LIFTED:
             by_thing.setdefault(event.body.means or event.body.words, []).append(event)
     for same in by_thing.values():
         for earlier, later in _pairs(same):
-            yield Conflict(ConflictKind.LIFTED_TWICE, earlier, later, later.body.words)
+            if not {earlier.id, later.id} <= ended:
+                yield Conflict(ConflictKind.LIFTED_TWICE, earlier, later, later.body.words)
 
 
 def _ended(events: Sequence[Event], lines: dict[str, str]) -> Iterator[Conflict]:

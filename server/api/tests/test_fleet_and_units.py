@@ -59,7 +59,7 @@ class Units(TestCase):
         path = f"/units/{self.mine.unit.id}/parts"
         for field, wrong in (
             ("part", {"part": "flux part"}), ("note", {"note": "x" * 201}), ("at", {"at": (timezone.now() + timedelta(days=3)).isoformat()}),
-            ("at", {"at": "2027-01-14T09:00:00"}),
+            ("at", {"at": "2027-01-14T09:00:00"}), ("at", {"at": "0001-01-01T00:00:00Z"}),
         ):  # fmt: skip
             with self.subTest(field, wrong=str(wrong)[:40]):
                 self.refused(self.caller.send("POST", path, {"id": fresh(), "part": PARTS[0]} | wrong), field)

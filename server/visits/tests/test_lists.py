@@ -33,6 +33,14 @@ class Lists(TestCase):
             self.post("lifted", id=same, what="D1 jumper")
         self.assertEqual(len(events(self.mine.company, Kind.LIFTED)), 1)
 
+    def test_an_id_that_stands_for_something_else_is_refused(self) -> None:
+        same = fresh()
+        self.post("lifted", id=same, what="D1 jumper")
+        for path, body in (("power", {"state": "live"}), ("notes", {"text": "dog"}), ("finish", {"reason": "storm"})):
+            with self.subTest(path):
+                sent: dict[str, Any] = {"id": same} | body
+                self.assertEqual(self.post(path, 422, **sent)["errors"][0]["field"], "id")
+
     def test_what_a_line_may_say(self) -> None:
         for what in ("", "   ", "x" * 121):
             with self.subTest(what[:5]):

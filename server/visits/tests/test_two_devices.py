@@ -98,13 +98,15 @@ class TwoDevices(TestCase):
             body = {"id": fresh(), "visit": str(self.mine.visit.pk), "after": 0, "plate": {"run_capacitor": {"herm_uf": uf, "vac": 440}}}
             shown = caller.send("POST", f"/units/{self.mine.unit.pk}/plate", body).json()
         self.assertEqual(shown["plate"]["run_capacitor"]["herm_uf"], 55)
+        self.assertEqual([caller.send("GET", "/today").json()["visits"][0]["overtaken"] for caller in (self.other, self.one)], [1, 0])
         self.assertEqual([one["kind"] for one in shown["conflicts"]], ["two-plates"])
         history = self.one.send("GET", f"/visits/{self.mine.visit.pk}").json()["plate_history"]
         self.assertEqual([one["by_whom"] for one in history], ["two-tech", "two-lead"])
 
     def test_a_list_survives_a_visit_that_cannot_be_read_and_says_so(self) -> None:
         Visit.objects.of(self.mine.company).filter(pk=self.mine.visit.pk).update(frozen={"plate": {"volts": "many"}})
-        shown = self.one.send("GET", "/today").json()["visits"][0]
+        with self.assertLogs("visits.load", "ERROR"):
+            shown = self.one.send("GET", "/today").json()["visits"][0]
+            visits = self.one.send("GET", f"/units/{self.mine.unit.pk}").json()["visits"]
         self.assertIn("cannot be read", shown["problem"])
-        visits = self.one.send("GET", f"/units/{self.mine.unit.pk}").json()["visits"]
         self.assertIn("cannot be read", visits[0]["problem"])

@@ -1412,7 +1412,8 @@ export interface components {
         };
         /**
          * TodayVisit
-         * @description A line of the day's list; `problem` is what keeps its visit from being read.
+         * @description A line of the day's list; `problem` is what keeps its visit from being read, `overtaken` counts what the asker wrote and
+         *     somebody else, not knowing of it, wrote otherwise.
          */
         TodayVisit: {
             /**
@@ -1446,6 +1447,8 @@ export interface components {
             finished_at: string | null;
             /** Problem */
             problem: string;
+            /** Overtaken */
+            overtaken: number;
         };
         /**
          * UnitChoice

@@ -144,6 +144,9 @@ class TwoAtOnce(TestCase):
         other = event("b", Lifted("fan wire"), 1, "b", place=2, after=0)
         self.assertEqual(self.kinds(one, other), [ConflictKind.LIFTED_TWICE])
         self.assertEqual(self.kinds(one, replace(other, device="a")), [])
+        back = [event(f"e{line}", Ended(line, "back"), 5, "c", place=5, after=4) for line in "ab"]
+        self.assertEqual(self.kinds(one, other, back[0]), [ConflictKind.LIFTED_TWICE])
+        self.assertEqual(self.kinds(one, other, *back), [])
 
     def test_an_end_that_did_not_know_of_what_was_lifted(self) -> None:
         lifted = event("a", Lifted("FAN wire off"), 0, "a", place=1, after=0)

@@ -98,6 +98,11 @@ function VisitRow({ visit }: { visit: TodayVisit }) {
       <Text gridColumn={{ base: "2", md: "auto" }}>{COMPLAINT[visit.complaint] ?? visit.complaint}</Text>
       <Flex align="center" gap="2" gridColumn={{ base: "2", md: "auto" }} wrap="wrap">
         {visit.problem && <Text color="brick">{visit.problem}</Text>}
+        {visit.overtaken > 0 && (
+          <Text color="ochre" fontWeight="700">
+            changed by another meanwhile
+          </Text>
+        )}
         {visit.readings > 0 && <Mark kind={visit.overall} />}
         <Text>{visit.readings > 0 ? `${markWord(visit.overall)}, ${state}` : state}</Text>
         {visit.open_lines > 0 && (
