@@ -7,7 +7,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 
-import { resume } from "./api/outbox";
+import { resume } from "./api/resume";
 import { queries } from "./api/queries";
 import { resumeTimers } from "./api/timers";
 import { App } from "./App";

@@ -7,7 +7,7 @@ import { useSyncExternalStore } from "react";
 
 import { api, ApiProblem, data, type FieldError, type Round, type Schemas } from "./client";
 import { storeRound } from "./queries";
-import { parsed } from "./stored";
+import { parsed, STORED_UNDER } from "./stored";
 
 export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
@@ -34,7 +34,7 @@ interface State {
   offline: boolean;
 }
 
-const KEY = "outer-test.outbox";
+const KEY = STORED_UNDER.outbox;
 const RETRY_MS = 1500;
 const listeners = new Set<() => void>();
 let state: State = { ...stored(), offline: false };
@@ -176,6 +176,6 @@ export function useOutbox(): State {
 }
 
 /** Send what an earlier page left. */
-export function resume(): void {
+export function resumeSending(): void {
   if (state.waiting.length > 0) void sendAll();
 }

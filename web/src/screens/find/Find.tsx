@@ -12,8 +12,14 @@ const PAUSE_MS = 150;
 
 export default function FindScreen() {
   const [query, setQuery] = useSearchParams();
-  const words = query.get("q") ?? "";
+  const [words, setWords] = useState(query.get("q") ?? "");
   const found = useFind(useRested(words));
+  // In the address at every key, so that going back finds the same. An address written later, when the fingers rest, would
+  // call back this page after its hit was tapped.
+  const type = (next: string) => {
+    setWords(next);
+    setQuery(next ? { q: next } : {}, { replace: true });
+  };
   const nothing = found.data && found.data.units.length + found.data.visits.length === 0;
   return (
     <>
@@ -35,11 +41,7 @@ export default function FindScreen() {
           minH="60px"
           maxLength={200}
           value={words}
-          // In the address at every key, so that going back finds the same. An address written later, when the fingers
-          // rest, would call back this page after its hit was tapped.
-          onChange={(event) =>
-            setQuery(event.target.value ? { q: event.target.value } : {}, { replace: true })
-          }
+          onChange={(event) => type(event.target.value)}
         />
         {found.isError && <Text color="brick">{found.error.message}</Text>}
         {words.trim().length > 1 && nothing && <Text mt="4">Nothing fits these words.</Text>}

@@ -3,8 +3,8 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
-import { resume } from "../../api/outbox";
 import { queries } from "../../api/queries";
+import { resume } from "../../api/resume";
 import { PageTitle } from "../../shell/PageTitle";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
