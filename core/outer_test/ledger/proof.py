@@ -33,6 +33,8 @@ def proof_doubt(events: Sequence[Event], unit: Visit) -> ProofDoubt | None:
     proof = [event for event in events if event.id in made]
     if any(event.kind is Kind.POWER and is_danger(event) for event in events[events.index(proof[0]) :]):
         return None  # powered up since it was begun: it is spent, and nobody takes it for one
+    if any(event.kind is Kind.READING and event.body.power is not None for event in proof):
+        return None  # from a file or an older record: judged as it stood there
     since = events[events.index(proof[-1]) + 1 :]
     if len({event.device for event in proof}) > 1:
         return ProofDoubt.TWO_DEVICES

@@ -16,7 +16,8 @@ from ledger.read import READ, read_rows
 from outer_test.assessment import assess
 from outer_test.ledger import closing, visit_of
 from outer_test.plain_data import plain
-from outer_test.visit import Seen
+from outer_test.rules.make_safe import TESTER
+from outer_test.visit import PowerEvent, Reading, Seen, absence_points
 from outer_test.visit import Visit as CoreVisit
 from setup.demo import load_demo
 from testing.old_schema import AFTER, ALIAS, OldCompany, database_before, migrate
@@ -47,6 +48,16 @@ def timed(visit: CoreVisit) -> CoreVisit:
     )
 
 
+def rested() -> CoreVisit:
+    """A visit whose proof took the morning: it was taken for one, and stays what it was."""
+    points = absence_points(CoreVisit())
+    return CoreVisit(
+        power=(PowerEvent("dead-claimed", NOON),),
+        seen={TESTER[0]: Seen("yes", NOON), TESTER[1]: Seen("yes", NOON + timedelta(hours=5))},
+        readings=tuple(Reading(point, "0.2", at=NOON + timedelta(minutes=45 * place)) for place, point in enumerate(points)),
+    )
+
+
 class Move(TransactionTestCase):
     def setUp(self) -> None:
         # The database it moves is made by the test itself, so no list of databases could name it beforehand.
@@ -67,7 +78,7 @@ class Move(TransactionTestCase):
         demo = Company.objects.get()
         loaded = load_visits(demo, list(Visit.objects.of(demo).select_related("unit__site")))
         _gather()
-        every = [*(one.visit for one in loaded), *map(timed, ANY)]
+        every = [*(one.visit for one in loaded), *map(timed, ANY), rested()]
         with database_before() as apps:
             old = OldCompany(apps)
             ids = [old.write(visit, NOON) for visit in every]
