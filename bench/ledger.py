@@ -79,7 +79,8 @@ class Move(TransactionTestCase):
         self.copy("visits_visit", times, {"id": "md5(t.id::text || k)::uuid"})
         for table in TABLES:
             self.copy(f"visits_{table}", times, {})
-        copied = "SELECT n.id FROM visits_liftedline l JOIN visits_liftedline n ON n.uuid = md5(l.uuid::text || k)::uuid"
+        again = "n.company_id = l.company_id AND n.uuid = md5(l.uuid::text || k)::uuid"
+        copied = f"SELECT n.id FROM visits_liftedline l JOIN visits_liftedline n ON {again}"
         line = f"({copied} WHERE l.id = t.line_id)"
         self.copy("visits_liftedending", times, {"line_id": line})
 

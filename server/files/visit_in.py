@@ -63,7 +63,7 @@ def write_whole(
     opened = Opened(at, visit.complaint or "", visit.began or "", notes, return_of)
     with ledger_of(writer) as ledger:
         row = put_on_the_list(
-            writer, unit, visit_id, opened, rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
+            ledger, unit, visit_id, opened, at, rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
             timed_out_before=visit.timed_out_before, frozen={name: plain[name] for name in _FROZEN if name in plain},
         )  # fmt: skip
         lines = unfold(visit, at)
@@ -71,10 +71,7 @@ def write_whole(
             _check(line, writer.now)
         last = max((line.at for line in lines), default=at)
         ids = _Ids(visit_id, lines, company.pk)
-        new = [
-            New(uuid5(visit_id, "opened"), opened, at),
-            *(New(ids.of(line.name), renamed(line.body, ids.text), line.at) for line in lines),
-        ]
+        new = [New(ids.of(line.name), renamed(line.body, ids.text), line.at) for line in lines]
         subject = Subject(unit.site_id, unit.pk, visit_id)
         ledger.write_events(subject, [*new, New(uuid5(visit_id, "finished"), Finished(reason), last)])
         loaded = load_visit(company, row)

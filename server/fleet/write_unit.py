@@ -7,7 +7,8 @@ from accounts.models import Company
 from fleet.models import Site, Unit
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer
-from outer_test.ledger import UnitAdded, UnitNotes
+from outer_test.ledger import PlateRead, UnitAdded, UnitNotes
+from outer_test.plain_data import present
 
 MOST_LISTED = 300
 
@@ -53,6 +54,12 @@ def add_unit(writer: Writer, new: New) -> Unit:
             unit.save(update_fields=["find_text"])
             ledger.write_events(Subject(site.pk, unit.pk), [new])
     return unit
+
+
+def carry(unit: Unit, read: PlateRead) -> None:
+    """Make the plate that was read the unit's own; the row is saved."""
+    unit.plate, unit.fitted, unit.contactor_fitted = present(read.plate), present(read.fitted), present(read.contactor_fitted)
+    unit.save(update_fields=["plate", "fitted", "contactor_fitted"])
 
 
 def find_text_of(unit: Unit) -> str:

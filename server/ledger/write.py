@@ -3,7 +3,6 @@
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from datetime import UTC, datetime
-from uuid import UUID
 
 from django.db import transaction
 
@@ -94,8 +93,3 @@ def _is_there(event: New, subject: Subject, row: EventRow | None) -> bool:
 
 def _keepable(at: datetime | None) -> datetime | None:
     return at.astimezone(UTC) if at is not None and at.year in _YEARS else None
-
-
-def is_written(writer: Writer, ids: Sequence[UUID]) -> bool:
-    """Whether all of these are in the company's ledger already."""
-    return EventRow.objects.of(writer.company).filter(uuid__in=ids).count() == len(set(ids))

@@ -30,9 +30,9 @@ class Writer:
         return self.member.company
 
 
-def own_writer(member: Member, what: str, now: datetime | None = None) -> Writer:
+def own_writer(member: Member, what: str) -> Writer:
     """This server itself as the device, in a member's name: a file taken in, the demo. `what` tells one such device from another."""
-    return Writer(member, uuid5(_OWN, f"{member.company_id} {what}"), None, now or timezone.now())
+    return Writer(member, uuid5(_OWN, f"{member.company_id} {what}"))
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,7 +12,7 @@ from accounts.append_only import AppendOnly
 from accounts.demo_people import DEMO_PASSWORD
 from accounts.models import Company, CompanyRow, Member
 from fleet.models import Unit
-from fleet.write_unit import add_unit
+from fleet.write_unit import add_unit, carry
 from ledger.write import ledger_of
 from ledger.writer import Made, New, Subject, Writer, own_writer
 from outer_test.judgement import HouseRules
@@ -85,8 +85,7 @@ def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any
     unit = add_unit(writer, New(_id(key, "unit"), added, first))
     with ledger_of(writer) as ledger:
         ledger.write_events(Subject(unit.site_id, unit.pk), [New(_id(key, "plate"), plate, first)])
-    unit.plate, unit.fitted, unit.contactor_fitted = about["plate"], about.get("fitted", []), about.get("contactor_fitted")
-    unit.save(update_fields=["plate", "fitted", "contactor_fitted"])
+    carry(unit, plate)
     midnight = timezone.localtime().replace(hour=0, minute=0, second=0, microsecond=0)
     for visit in about["visits"]:
         days = timedelta(days=visit.get("days_ago", 0))
@@ -101,9 +100,9 @@ def _play(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, visit: dic
     """Write what the demo's technician did, through the same door a real one uses."""
     key = str(visit_id)
     with ledger_of(writer) as ledger:
-        row = put_on_the_list(writer, unit, visit_id, opened)
-        said = [opened, Rules(HouseRules(**writer.company.rules)), read_as(Conditions, visit.get("conditions", {}))]
         begun = start - timedelta(minutes=3)
+        row = put_on_the_list(ledger, unit, visit_id, opened, begun)
+        said = [Rules(HouseRules(**writer.company.rules)), read_as(Conditions, visit.get("conditions", {}))]
         ledger.write_events(
             Subject(unit.site_id, unit.pk, row.pk), [New(_id(key, f"said {place}"), body, begun) for place, body in enumerate(said)]
         )

@@ -21,6 +21,7 @@ from visits.load import Loaded, cannot_be_read, load_each, load_visit
 from visits.models import Visit
 
 MOST_VISITS, MOST_OPEN = 60, 3
+TOLD = ("told", "overall", "find_text", "readings", "open_lines")  # what `keep_told` puts into a visit's row
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,7 +122,7 @@ def fill_in_old() -> int:
     for row in rows.order_by("scheduled_for").iterator():
         loaded = load_visit(row.company, row)
         keep_told(row, loaded)
-        row.save(update_fields=["told", "overall", "find_text", "readings", "open_lines"])
+        row.save(update_fields=TOLD)
         refresh_standing(row.company, row.unit, loaded.visit, row.scheduled_for)
         done += 1
     return done

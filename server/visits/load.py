@@ -1,7 +1,7 @@
 """A visit with everything written on it."""
 
 import logging
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from uuid import UUID
@@ -86,21 +86,26 @@ def load_visit(company: Company, row: Visit) -> Loaded:
 
 def load_visits(company: Company, rows: Sequence[Visit]) -> list[Loaded]:
     """Gather what was written on these visits, in one question."""
-    read, names = events_of_visits(company, [row.pk for row in rows]), member_names(company)
-    return [loaded_of(row, known_of(row, row.frozen or as_it_stands(company, row.unit)), read[row.pk], names) for row in rows]
+    load = _loader(company, rows)
+    return [load(row) for row in rows]
 
 
 def load_each(company: Company, rows: Sequence[Visit]) -> Iterator[tuple[Visit, Loaded | None, str]]:
     """As `load_visits`, for a list that must survive a row that cannot be read: then None, and why."""
-    read, names = events_of_visits(company, [row.pk for row in rows]), member_names(company)
+    load = _loader(company, rows)
     for row in rows:
         try:
-            known = known_of(row, row.frozen or as_it_stands(company, row.unit))
-            loaded = loaded_of(row, known, read[row.pk], names)
+            loaded = load(row)
             _ = loaded.visit  # worked out here, where what cannot be read is caught
             yield row, loaded, ""
         except (ReadProblem, FieldProblem) as problem:
             yield row, None, cannot_be_read(row, problem)
+
+
+def _loader(company: Company, rows: Sequence[Visit]) -> Callable[[Visit], Loaded]:
+    """What makes a loaded visit of each of these rows; the database is asked once for all of them."""
+    read, names = events_of_visits(company, [row.pk for row in rows]), member_names(company)
+    return lambda row: loaded_of(row, known_of(row, row.frozen or as_it_stands(company, row.unit)), read[row.pk], names)
 
 
 def cannot_be_read(row: Visit, problem: Exception) -> str:

@@ -1,12 +1,13 @@
 """Opening a visit to a unit."""
 
+from datetime import datetime
 from typing import Any
-from uuid import UUID
+from uuid import UUID, uuid5
 
 from accounts.models import Company
 from fleet.models import Unit
 from fleet.write_unit import find_unit
-from ledger.write import ledger_of
+from ledger.write import Ledger, ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
 from outer_test.judgement import HouseRules
 from outer_test.ledger import Opened, Rules
@@ -34,20 +35,20 @@ def open_visit(writer: Writer, unit_id: UUID, made: Made, complaint: Any, began:
         latest = _latest_finished(company, unit)
         left = [] if latest is None else left_behind(latest.visit)
         opened = Opened(writer.now, complaint, began, return_of=str(latest.row.pk) if latest is not None and left else "")
-        visit = put_on_the_list(writer, unit, made.id, opened, timed_out_before=0 if latest is None else timed_out_after(latest.visit))
+        before = 0 if latest is None else timed_out_after(latest.visit)
+        visit = put_on_the_list(ledger, unit, made.id, opened, made.at, timed_out_before=before)
         begins = [
-            (named(made, "opened"), opened),
             (named(made, "rules"), Rules(HouseRules(**company.rules))),
             *((named(made, str(line.id)), Lifted(line.what, thing=line.thing)) for line in left),
         ]
-        events = [New(name, body, made.at, made.seq, made.after, place) for place, (name, body) in enumerate(begins)]
+        events = [New(name, body, made.at, after=made.after) for name, body in begins]
         ledger.write_events(Subject(unit.site_id, unit.pk, made.id), events)
     return visit
 
 
-def put_on_the_list(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, **beside: Any) -> Visit:
-    """The row of a visit that is opened. beside: what the row keeps beside its events."""
-    company = writer.company
+def put_on_the_list(ledger: Ledger, unit: Unit, visit_id: UUID, opened: Opened, at: datetime | None = None, **beside: Any) -> Visit:
+    """Open a visit: its row and its first event. beside: what the row keeps beside its events."""
+    writer, company = ledger.writer, ledger.writer.company
     row = Visit(
         company=company, id=visit_id, unit=unit, technician=writer.member, scheduled_for=opened.scheduled_for, complaint=opened.complaint,
         began=opened.began, notes=opened.notes, return_of_id=UUID(opened.return_of) if opened.return_of else None,
@@ -55,6 +56,7 @@ def put_on_the_list(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, 
     )  # fmt: skip
     row.find_text = find_text_of(row, writer.member.shown_name)
     row.save(force_insert=True)
+    ledger.write_events(Subject(unit.site_id, unit.pk, visit_id), [New(uuid5(visit_id, "opened"), opened, at)])
     return row
 
 

@@ -9,12 +9,11 @@ from django.db import transaction
 
 from accounts.models import Company
 from fleet.models import Unit
-from fleet.write_unit import NoSuchUnit
+from fleet.write_unit import NoSuchUnit, carry
 from ledger.models import EventRow
 from ledger.read import events_of_unit
 from ledger.writer import Made, Writer
 from outer_test.ledger import Kind, PlateRead
-from outer_test.plain_data import present
 from visits.load import Loaded, find_visit, load_visit
 from visits.to_core import as_it_stands
 from visits.write import of_kind, write_on_visit
@@ -36,18 +35,12 @@ def write_plate(writer: Writer, visit_id: UUID, unit_id: UUID, made: Made, read:
     kept; the later stands. Raises NoSuchUnit, NoSuchVisit."""
     company = writer.company
     with transaction.atomic():
-        row = find_visit(company, visit_id)
-        if row.unit_id != unit_id:
+        if find_visit(company, visit_id).unit_id != unit_id:
             raise NoSuchUnit
-        write_on_visit(writer, visit_id, made, lambda _: [("", read, 0)], of_kind(Kind.PLATE))
-        unit = Unit.objects.of(company).get(id=unit_id)
-        plates = events_of_unit(company, unit_id, [Kind.PLATE]).events
-        stands = plates[-1].body if plates else read
-        unit.plate, unit.fitted, unit.contactor_fitted = present(stands.plate), present(stands.fitted), present(stands.contactor_fitted)
-        unit.save(update_fields=["plate", "fitted", "contactor_fitted"])
-        row = find_visit(company, visit_id)
+        row = write_on_visit(writer, visit_id, made, lambda _: [("", read, 0)], of_kind(Kind.PLATE)).row
+        carry(row.unit, events_of_unit(company, unit_id, [Kind.PLATE]).events[-1].body)
         if row.frozen is not None and row.finished_at is None:  # it is open again: it goes by what is read now
-            row.frozen = as_it_stands(company, unit)
+            row.frozen = as_it_stands(company, row.unit)
             row.save(update_fields=["frozen"])
     return load_visit(company, row)
 

@@ -15,12 +15,11 @@ from ledger.writer import Made, New, Subject, Writer, named
 from outer_test.ledger import Event, Kind
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse
-from visits.keep import keep_told, refresh_standing
+from visits.keep import TOLD, keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit
 from visits.to_core import as_it_stands
 
 Bodies = Iterable[tuple[str, Any, int]]
-TOLD = ("told", "overall", "find_text", "readings", "open_lines")
 
 
 def of_kind(kind: Kind) -> Callable[[Event], bool]:

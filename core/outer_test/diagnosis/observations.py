@@ -15,7 +15,7 @@ from outer_test.measurement import Value, parse_value
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import aux_call_fed, valve_fed
 from outer_test.rules.windings.ground import GROUNDED_OHM
-from outer_test.visit import POINTS, Measures, Visit, group_of, measures
+from outer_test.visit import POINTS, Measures, Visit, group_of, measures, superseded
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,7 +134,7 @@ def repeats(visit: Visit, point: str, standing: str) -> int:
     >>> repeats(Visit(readings=(Reading("cap.herm.uf", "39.9"), Reading("cap.herm.uf", "40.1"))), "cap.herm.uf", "40.1")
     2
     """
-    gone = {one.supersedes for one in visit.readings if one.supersedes is not None}
+    gone = superseded(visit)
     told = [one for one in visit.readings if one.point == point and (one.id is None or one.id not in gone)]
     once = {one.id or (one.value, one.at) if one.id or one.at else place: one for place, one in enumerate(told)}  # delivered twice is one
     own = [parse_value(one.value) for one in once.values()]

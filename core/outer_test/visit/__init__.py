@@ -1,7 +1,6 @@
 """What was recorded at one visit: points, readings, things seen, power, and what is off."""
 
 from outer_test.visit.file import current, read_visit, write_visit
-from outer_test.visit.log import latest_run, not_taken_back
 from outer_test.visit.part import FittedCapacitor, Repair, StockPart, aware
 from outer_test.visit.points import ASKS_NO_POWER, MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Measures, Point, group_of, measures, title_of
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
@@ -33,6 +32,7 @@ from outer_test.visit.visit import (
     Visit,
     check_seen,
     standing_readings,
+    superseded,
 )
 from outer_test.visit.whats_off import interrupted, open_lines, things_off
 
@@ -87,15 +87,14 @@ __all__ = [
     "interrupted_by",
     "is_dual",
     "last_power_up",
-    "latest_run",
     "measures",
-    "not_taken_back",
     "off_at",
     "open_lines",
     "poles_of",
     "power_at",
     "read_visit",
     "standing_readings",
+    "superseded",
     "thing_of",
     "things_off",
     "title_of",

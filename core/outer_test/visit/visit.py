@@ -274,6 +274,15 @@ def check_seen(name: str, word: str) -> None:
         raise FieldProblem(name, f'is one of {", ".join(point.choices)}, not "{word[:40]}"')
 
 
+def superseded(visit: Visit) -> frozenset[str]:
+    """The ids of the readings that others supersede.
+
+    >>> superseded(Visit(readings=(Reading("cap.herm.uf", "50", id="1"), Reading("cap.herm.uf", "54.1", supersedes="1"))))
+    frozenset({'1'})
+    """
+    return frozenset(reading.supersedes for reading in visit.readings if reading.supersedes is not None)
+
+
 def standing_readings(visit: Visit, aside: Collection[Reading] = ()) -> dict[str, Reading]:
     """The reading that stands at each point, by point name and tags; the others are history.
 
@@ -284,7 +293,7 @@ def standing_readings(visit: Visit, aside: Collection[Reading] = ()) -> dict[str
     >>> standing_readings(v)["cap.herm.uf"].value
     '54.1'
     """
-    gone = {reading.supersedes for reading in visit.readings if reading.supersedes is not None}
+    gone = superseded(visit)
     stand: dict[str, Reading] = {}
     for reading in visit.readings:
         if (reading.id is not None and reading.id in gone) or reading in aside:

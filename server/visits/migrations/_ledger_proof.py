@@ -23,8 +23,6 @@ from outer_test.visit import (
     Repair,
     Seen,
     Visit,
-    latest_run,
-    not_taken_back,
 )
 
 AT_ONCE = 500
@@ -32,7 +30,7 @@ _BEFORE = (
     "entry", "powerclaim", "liftedline", "liftedending", "defroststamp", "defrostanswer", "partputin", "boardwireline", "visitnote",
 )  # fmt: skip
 _VISITS = """
-SELECT v.id, v.rules, v.baseline, v.conditions, v.complaint, v.began, v.frozen, v.timed_out_before, u.plate, u.fitted, u.contactor_fitted,
+SELECT v.id, v.company_id, v.rules, v.baseline, v.conditions, v.complaint, v.began, v.frozen, v.timed_out_before, u.plate, u.fitted, u.contactor_fitted,
   c.van_stock, c.meters, EXISTS (SELECT 1 FROM ledger_event e WHERE e.company_id = v.company_id AND e.visit = v.id AND e.clock_wrong) AS wrong
 FROM visits_visit v JOIN fleet_unit u ON u.id = v.unit_id JOIN accounts_company c ON c.id = v.company_id ORDER BY v.id
 """
@@ -91,8 +89,9 @@ def _known(row: Row) -> Visit:
 
 def _after(cursor: Any, visits: Sequence[Row]) -> dict[UUID, Visit]:
     events: dict[UUID, list[Event]] = {row.id: [] for row in visits}
-    sql = "SELECT * FROM ledger_event WHERE visit = ANY(%s) ORDER BY at, device, seq"
-    for row in _rows(cursor, sql, ([row.id for row in visits],)):
+    sql = "SELECT * FROM ledger_event WHERE company_id = ANY(%s) AND visit = ANY(%s) ORDER BY at, device, seq"
+    companies = list({row.company_id for row in visits})
+    for row in _rows(cursor, sql, (companies, [row.id for row in visits])):
         kind = Kind(row.kind)
         events[row.visit].append(Event(str(row.uuid), kind, read_body(kind, row.body), row.at, str(row.device), row.seq, row.place))
     return {row.id: visit_of(closing(events[row.id]).counting, _known(row)) for row in visits}
@@ -112,9 +111,9 @@ def _visit(row: Row, log: dict[str, list[Row]]) -> Visit:
     entries, ends = log["entry"], {end.line_id: end for end in log["liftedending"]}
     board = bool(row.frozen["plate"].get("defrost") if row.frozen and "plate" in row.frozen else row.plate.get("defrost"))
     stamps: Any = log["defroststamp"] if board else []
-    run = latest_run(stamps)
+    run = _latest_run(stamps)
     runs = list(dict.fromkeys(stamp.run for stamp in stamps))
-    standing = not_taken_back(stamps)
+    standing = _standing(stamps)
     earlier = [[_stamped(one) for one in standing if one.run == name and one.event != STOPPED] for name in runs[:-1]]
     return replace(
         known,
@@ -126,12 +125,23 @@ def _visit(row: Row, log: dict[str, list[Row]]) -> Visit:
         defrost_run=tuple(_stamped(one) for one in run if one.event != STOPPED),
         defrost_forced_at=next((one.at for one in run if one.event == "forced"), None),
         defrost_seen={one.event: one.answer for one in log["defrostanswer"] if stamps and one.run == stamps[-1].run},
-        repairs=tuple(_repair(one) for one in not_taken_back(log["partputin"])),
+        repairs=tuple(_repair(one) for one in _standing(log["partputin"])),
         board_wires=_wires(log["boardwireline"]) if board else (),
         notes=tuple(Note(one.text, one.at) for one in log["visitnote"]),
         timed_out_before=timed_out_in_a_row(earlier, known.plate.defrost, row.timed_out_before),
         defrost_watched_s=max((one.s for one in run if one.event == STOPPED), default=None),
     )
+
+
+def _standing(rows: Sequence[Any]) -> list[Any]:
+    """The rows that were not taken back, in their order."""
+    gone = {row.undoes for row in rows if row.undoes is not None}
+    return [row for row in rows if row.undoes is None and row.uuid not in gone]
+
+
+def _latest_run(stamps: Sequence[Any]) -> list[Any]:
+    """The standing stamps of the run begun last, by their seconds."""
+    return sorted((one for one in _standing(stamps) if one.run == stamps[-1].run), key=lambda one: one.s)
 
 
 def _stamped(row: Any) -> DefrostEvent:

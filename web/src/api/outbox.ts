@@ -7,7 +7,7 @@ import { useSyncExternalStore } from "react";
 
 import { api, ApiProblem, data, type FieldError, type Round, type Schemas } from "./client";
 import { storeRound } from "./queries";
-import { parsed, STORED_UNDER } from "./stored";
+import { OUTBOX, parsed } from "./stored";
 
 export type Write =
   | { kind: "reading"; visit: string; body: Schemas["TypedReading"] }
@@ -34,19 +34,18 @@ interface State {
   offline: boolean;
 }
 
-const KEY = STORED_UNDER.outbox;
 const RETRY_MS = 1500;
 const listeners = new Set<() => void>();
 let state: State = { ...stored(), offline: false };
 let sending = false;
 
 function stored(): Pick<State, "waiting" | "refused"> {
-  return parsed(localStorage.getItem(KEY), { waiting: [], refused: [] });
+  return parsed(localStorage.getItem(OUTBOX), { waiting: [], refused: [] });
 }
 
 function become(next: Partial<State>): void {
   state = { ...state, ...next };
-  localStorage.setItem(KEY, JSON.stringify({ waiting: state.waiting, refused: state.refused }));
+  localStorage.setItem(OUTBOX, JSON.stringify({ waiting: state.waiting, refused: state.refused }));
   listeners.forEach((listener) => listener());
 }
 

@@ -7,7 +7,7 @@ from functools import lru_cache
 from outer_test.judgement import Finding, Limits, Rule, Verdict, judged, unjudged, worst
 from outer_test.measurement import Measured, parse_value, say
 from outer_test.rules.make_safe.voltage_lines import DANGER_V, GONE_V, below_both_lines
-from outer_test.visit import ProofDoubt, Reading, Visit, absence_points, last_power_up
+from outer_test.visit import ProofDoubt, Reading, Visit, absence_points, last_power_up, superseded
 
 ABSENCE = Rule(
     "absence",
@@ -103,7 +103,7 @@ def absence(visit: Visit, found: Mapping[str, Finding], readings: Mapping[str, R
 def _live_meanwhile(visit: Visit, asked: tuple[str, ...]) -> Reading | None:
     """A reading of 30 V and over that falls within the proof, though a later one at its point shows nothing."""
     began = visit.saw_at(TESTER[0])
-    gone = {reading.supersedes for reading in visit.readings if reading.supersedes is not None}
+    gone = superseded(visit)
     for reading in visit.readings:
         if reading.point in asked and reading.id not in gone and began is not None and reading.at is not None and reading.at > began:
             number = parse_value(reading.value).number
