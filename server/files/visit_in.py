@@ -61,15 +61,16 @@ def write_whole(
     company, plain = member.company, sparse(visit)
     writer = own_writer(member, f"file {visit_id}")
     opened = Opened(at, visit.complaint or "", visit.began or "", notes, return_of)
+    lines = unfold(visit, at)
+    for line in lines:
+        _check(line, writer.now)
+    first, last = (pick((line.at for line in lines), default=at) for pick in (min, max))
     with ledger_of(writer) as ledger:
+        # Opened no later than its first line: within a device no time runs back.
         row = put_on_the_list(
-            ledger, unit, visit_id, opened, at, rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
+            ledger, unit, visit_id, opened, min(at, first), rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
             timed_out_before=visit.timed_out_before, frozen={name: plain[name] for name in _FROZEN if name in plain},
         )  # fmt: skip
-        lines = unfold(visit, at)
-        for line in lines:
-            _check(line, writer.now)
-        last = max((line.at for line in lines), default=at)
         ids = _Ids(visit_id, lines, company.pk)
         new = [New(ids.of(line.name), renamed(line.body, ids.text), line.at) for line in lines]
         subject = Subject(unit.site_id, unit.pk, visit_id)

@@ -4,7 +4,7 @@ import csv
 import io
 import json
 import zipfile
-from datetime import timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 from uuid import uuid4
 
@@ -17,9 +17,13 @@ from icalendar import Calendar
 from PIL import Image
 
 from files.labels import qr_svg
+from files.visit_in import write_whole
 from fleet.models import Unit
+from outer_test.visit import Reading, Seen
+from outer_test.visit import Visit as CoreVisit
 from setup.demo import empty_company
 from testing.fixtures import Caller, Fixture, fresh, own_files
+from visits.load import load_visit
 from visits.models import Photo, Visit
 
 PLATE = {
@@ -75,6 +79,14 @@ class VisitFiles(Files):
         self.assertEqual(json.loads(again), json.loads(out))
         self.put(other.client(), f"/units/{other.unit.id}/visit-file", "file", out, id=visit)
         self.assertEqual(Visit.objects.of(other.company).filter(id=visit).count(), 1)
+
+    def test_what_happened_before_it_was_due_keeps_its_time(self) -> None:
+        due = datetime(2026, 1, 14, 11, tzinfo=UTC)
+        early = due - timedelta(hours=2)
+        visit = CoreVisit(readings=(Reading("cap.herm.uf", "39.9", at=early),), seen={"look.capacitor.case": Seen("flat", early)})
+        row = write_whole(self.mine.member, self.mine.unit, uuid4(), visit, due)
+        kept = load_visit(self.mine.company, row).visit
+        self.assertEqual((row.scheduled_for, kept.readings[0].at, kept.saw_at("look.capacitor.case")), (due, early, early))
 
     def test_into_the_same_company_it_gets_ids_of_its_own(self) -> None:
         self.work()
