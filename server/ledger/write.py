@@ -8,7 +8,7 @@ from django.db import transaction
 
 from ledger.models import Counter, EventRow
 from ledger.writer import ROOM, New, Subject, Writer
-from outer_test.ledger import VERSION, Kind, kind_of, settled, within
+from outer_test.ledger import VERSION, Kind, Settled, kind_of, settled, within
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse
 
@@ -45,7 +45,7 @@ class Ledger:
     def _row(self, subject: Subject, event: New) -> EventRow:
         writer = self.writer
         time = settled(event.at, writer.device_now, writer.now)
-        seq, at = self._placed(event, time.at)
+        seq, at = self._placed(event, time)
         self._counter.last += 1
         row = EventRow(
             company=writer.company, uuid=event.id, place=self._counter.last, site=subject.site, unit=subject.unit, visit=subject.visit,
@@ -55,7 +55,7 @@ class Ledger:
         self._waiting.append(row)
         return row
 
-    def _placed(self, event: New, at: datetime) -> tuple[int, datetime]:
+    def _placed(self, event: New, time: Settled) -> tuple[int, datetime]:
         """The event's count on its device and its time within it. A count that is taken (a device that forgot) goes on from the last."""
         last, last_at = self._last
         seq = (last // ROOM + 1) * ROOM if event.seq is None else event.seq * ROOM + event.besides
@@ -66,8 +66,8 @@ class Ledger:
             else:  # it was made before what came before it
                 before = self._own.filter(seq__lt=seq).order_by("-seq").values_list("at", flat=True).first()
                 after = self._own.filter(seq__gt=seq).order_by("seq").values_list("at", flat=True).first()
-                return seq, within(at, before, after)
-        at = within(at, last_at, None)
+                return seq, within(time, before, after)
+        at = within(time, last_at, None)
         self._last = seq, at
         return seq, at
 

@@ -5,7 +5,7 @@ from datetime import datetime
 
 from outer_test.judgement import Finding, Verdict
 from outer_test.rules import SetAside
-from outer_test.rules.make_safe import DOUBT_WORDS
+from outer_test.rules.make_safe import DOUBT_WORDS, live_readings
 from outer_test.visit import PowerState, Visit
 
 
@@ -31,7 +31,11 @@ def power_now(visit: Visit, proof: Finding | None, aside: tuple[SetAside, ...] =
     if wrong is not None:
         return Power("live", None if wrong.reading is None else wrong.reading.at, wrong.why)
     if proof is not None and proof.verdict is Verdict.GOOD:
-        return Power("dead-proved", visit.saw_at("safe.tester_after"), f"Proved at the contactor: {proof.why}")
+        proved_at = visit.saw_at("safe.tester_after")
+        live = list(live_readings(visit, proved_at))
+        if live:
+            return Power("live", live[-1].at, f"{live[-1].value} V was read since it was proved dead: what was proved no longer counts.")
+        return Power("dead-proved", proved_at, f"Proved at the contactor: {proof.why}")
     if proof is not None and proof.verdict is Verdict.STOP:
         return Power("live", None, proof.why)
     if visit.proof_doubt is not None:

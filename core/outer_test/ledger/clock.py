@@ -43,15 +43,19 @@ def settled(device_at: datetime | None, device_now: datetime | None, arrived_at:
     return Settled(at)
 
 
-def within(at: datetime, before: datetime | None, after: datetime | None) -> datetime:
+def within(time: Settled, before: datetime | None, after: datetime | None) -> datetime:
     """A time raised where it would fall within its device: not before what the device made before, not after what it made after.
 
-    before: the time of the device's last event with a lower count; after: of its next with a higher one.
+    before: the time of the device's last event with a lower count; after: of its next with a higher one. Where the device's own
+    clock could not be so, its count is all that tells the order, and no two get one time.
 
     >>> noon = datetime(2027, 1, 4, 12, tzinfo=UTC)
-    >>> within(noon - timedelta(hours=1), noon, None) > noon
+    >>> within(Settled(noon - timedelta(hours=1)), noon, None) > noon
     True
+    >>> within(Settled(noon), noon, None) > noon, within(Settled(noon, True), noon, None) > noon
+    (False, True)
     """
-    if before is not None and at < before:
+    at = time.at
+    if before is not None and (at < before or (time.clock_wrong and at == before)):
         at = before + _STEP
     return min(at, after) if after is not None else at

@@ -10,12 +10,9 @@ from typing import Final
 
 from outer_test.ledger.event import Event, certainly_before
 from outer_test.ledger.kinds import Kind
-from outer_test.measurement import parse_value
-from outer_test.nameplate import Plate
-from outer_test.rules.make_safe import DANGER_V, TESTER
-from outer_test.visit import POINTS, Feed, ProofDoubt, Visit, absence_points
+from outer_test.rules.make_safe import TESTER, reads_live
+from outer_test.visit import ProofDoubt, Visit, absence_points
 
-_PROOF_POINTS: Final = frozenset(absence_points(Visit(plate=Plate(phase=3))))
 # A proof that rests longer than this between two of its steps is begun again: nobody knows who was at the disconnect meanwhile.
 LONGEST_BREAK: Final = timedelta(minutes=30)  # common practice, no source
 
@@ -53,13 +50,4 @@ def is_danger(event: Event) -> bool:
     """Whether an event says that the unit is live: somebody's word, or 30 V and more where line voltage is read."""
     if event.kind is Kind.POWER:
         return bool(event.body.state == "live")
-    if event.kind is not Kind.READING:
-        return False
-    point = POINTS[event.body.point]
-    at_the_line = point.name in _PROOF_POINTS or (point.power == "live" and bool(point.fed_by & Feed.LINE))
-    return at_the_line and point.unit == "v" and _is_over(event.body.value)
-
-
-def _is_over(text: str) -> bool:
-    value = parse_value(text)
-    return value.kind != "number" or value.number is None or abs(value.number) >= DANGER_V
+    return event.kind is Kind.READING and reads_live(event.body.point, event.body.value)

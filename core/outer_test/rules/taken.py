@@ -7,6 +7,7 @@ from decimal import Decimal
 
 from outer_test.judgement import Finding, Rule, Verdict, judged, unjudged
 from outer_test.measurement import Measured, say
+from outer_test.rules.make_safe.absence import TESTER
 from outer_test.rules.windings.ground import GROUNDED_OHM
 from outer_test.visit import (
     ASKS_NO_POWER,
@@ -37,8 +38,8 @@ _UNPOWERED = ("ohm", "uf", "mohm")
 class SetAside:
     """A reading or a thing seen that the record contradicts: what speaks against it, and whether the record itself is wrong.
 
-    record_wrong: it shows the unit live, and no power-up is on record. reading: None for a thing seen. stays: a reading
-    that is a stop stays one, and is evidence against no part. by: the line of the list that explains it.
+    record_wrong: it shows the unit live, and neither a power-up nor a new proof is on record since. reading: None for a thing seen.
+    stays: a reading that is a stop stays one, and is evidence against no part. by: the line of the list that explains it.
     """
 
     point: str
@@ -82,21 +83,23 @@ def _contradicted(visit: Visit, taken: Taken, proved_at: datetime | None) -> Set
         dead_line = bool(point.fed_by & Feed.LINE) and line.means in (Thing.DISCONNECT, Thing.FUSES)
         if volts is not None and volts >= DEAD_BELOW_V and dead_line:
             why = f"{say(volts)} V where {line.words} is on record: the record is wrong."
-            return SetAside(point.name, why, reading, not _powered_up(visit, reading, state))
+            return SetAside(point.name, why, reading, not _settled_since(visit, reading, state, proved_at))
         if volts is None or volts < DEAD_BELOW_V:
             return SetAside(point.name, f"{line.words} was on the list, so this reading does not count.", reading, by=line)
     if dead:
         if volts is not None and volts >= DEAD_BELOW_V:
             why = f"{say(volts)} V where the unit is recorded dead: the record is wrong, it is live."
-            return SetAside(point.name, why, reading, not _powered_up(visit, reading, state))
+            return SetAside(point.name, why, reading, not _settled_since(visit, reading, state, proved_at))
         return SetAside(point.name, "Recorded while the unit was dead, but this is live work: it does not count.", reading)
     return _other_state(visit, point, reading, volts)
 
 
-def _powered_up(visit: Visit, reading: Reading, state: PowerState | None) -> bool:
-    """Whether a power-up is on record, then or since: nobody takes the unit for dead any more."""
+def _settled_since(visit: Visit, reading: Reading, state: PowerState | None, proved_at: datetime | None) -> bool:
+    """Whether a power-up is on record, then or since, or absence was proved anew from the start: nobody goes by the old record any more."""
     since = (event.at is None or reading.at is None or event.at >= reading.at for event in visit.power if event.state == "live")
-    return state == "live" or any(since)
+    began = visit.saw_at(TESTER[0])
+    proved_anew = proved_at is not None and began is not None and reading.at is not None and reading.at < began
+    return state == "live" or proved_anew or any(since)
 
 
 def _is_moot(visit: Visit, point: Point, thing: Thing | None) -> bool:

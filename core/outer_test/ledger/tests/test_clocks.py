@@ -48,7 +48,7 @@ class Server:
             before = next((event.at for event in reversed(own) if event.seq < seq), None)
             later = next((event.at for event in own if event.seq > seq), None)
             place = len(self.events) + 1
-            at = within(time.at, before, later)
+            at = within(time, before, later)
             self.events.append(Event(f"{device.name}{seq}", kind_of(body), body, at, device.name, seq, place, after))
         device.waiting = []
         device.knows = len(self.events)
@@ -179,6 +179,24 @@ class Corrections(TestCase):
             ["unknown", "dead-claimed", "dead-proved", "live"],
         )
         self.assertEqual({event.kind for event in events}, {Kind.READING, Kind.POWER, Kind.SEEN})
+
+
+class ProvedAnew(TestCase):
+    """Found by any clocks: live, proved dead anew, live again."""
+
+    LIVE = Reading("line.l1_l2.v", "239")
+
+    def state(self, *bodies: Any) -> str:
+        events = [Event(str(seq), kind_of(body), body, BEGAN + timedelta(minutes=seq), "a", seq, seq) for seq, body in enumerate(bodies)]
+        return power_of(visit_of(events, Visit())).state
+
+    def test_a_proof_made_anew_ends_what_was_read_live_before_it(self) -> None:
+        self.assertEqual(self.state(*PROOF, self.LIVE), "live")
+        self.assertEqual(self.state(*PROOF, self.LIVE, *PROOF), "dead-proved")
+
+    def test_what_is_read_live_after_it_ends_it_too(self) -> None:
+        self.assertEqual(self.state(*PROOF, self.LIVE, *PROOF, self.LIVE), "live")
+        self.assertEqual(self.state(*PROOF, self.LIVE, Reading("line.l1_l2.v", "0.4")), "live")
 
 
 class Spent(TestCase):

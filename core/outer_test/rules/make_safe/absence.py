@@ -1,13 +1,13 @@
 """Proving that voltage is absent: the rule `absence` (handbook section 4)."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from datetime import datetime
 from functools import lru_cache
 
 from outer_test.judgement import Finding, Limits, Rule, Verdict, judged, unjudged, worst
 from outer_test.measurement import Measured, parse_value, say
 from outer_test.rules.make_safe.voltage_lines import DANGER_V, GONE_V, below_both_lines
-from outer_test.visit import ProofDoubt, Reading, Visit, absence_points, last_power_up, superseded
+from outer_test.visit import POINTS, Feed, Measures, ProofDoubt, Reading, Visit, absence_points, last_power_up, superseded
 
 ABSENCE = Rule(
     "absence",
@@ -101,12 +101,33 @@ def absence(visit: Visit, found: Mapping[str, Finding], readings: Mapping[str, R
 
 
 def _live_meanwhile(visit: Visit, asked: tuple[str, ...]) -> Reading | None:
-    """A reading of 30 V and over that falls within the proof, though a later one at its point shows nothing."""
-    began = visit.saw_at(TESTER[0])
+    """A reading that found line voltage within the proof, or since at a point of it, though a later one there shows nothing."""
+    began, done = (visit.saw_at(name) for name in TESTER)
+    for reading in live_readings(visit, began):
+        if reading.point in asked or done is None or (reading.at is not None and reading.at <= done):
+            return reading
+    return None
+
+
+def live_readings(visit: Visit, since: datetime | None) -> Iterator[Reading]:
+    """The readings after a time that found line voltage, those too that were read again since, but none that was corrected.
+
+    >>> list(live_readings(Visit(readings=(Reading("line.l1_l2.v", "240"),)), None))
+    []
+    """
     gone = superseded(visit)
     for reading in visit.readings:
-        if reading.point in asked and reading.id not in gone and began is not None and reading.at is not None and reading.at > began:
-            number = parse_value(reading.value).number
-            if number is None or number >= DANGER_V:
-                return reading
-    return None
+        later = since is not None and reading.at is not None and reading.at > since
+        if later and reading.id not in gone and reads_live(reading.point, reading.value):
+            yield reading
+
+
+def reads_live(point: str, value: str) -> bool:
+    """Whether a reading says that the unit is live: 30 V and more, or no number at all, where line voltage is read.
+
+    >>> reads_live("line.l1_l2.v", "240"), reads_live("line.l1_l2.v", "2.4"), reads_live("control.r_c.v", "31")
+    (True, False, False)
+    """
+    record, shown = POINTS[point], parse_value(value)
+    at_the_line = record.measures is Measures.ABSENCE or (record.power == "live" and bool(record.fed_by & Feed.LINE))
+    return at_the_line and record.unit == "v" and (shown.number is None or abs(shown.number) >= DANGER_V)
