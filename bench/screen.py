@@ -1,4 +1,4 @@
-"""From the Enter key to the verdict on the screen, and how many keys a station takes. Run: ./test bench.screen"""
+"""From the Enter key to the verdict on the screen. Run: ./test bench.screen"""
 
 import time
 import unittest
@@ -7,12 +7,11 @@ from statistics import quantiles
 from playwright.sync_api import sync_playwright
 
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
-from browser_tests.base import ARGUMENTS, CHROMIUM, BrowserTest
-from browser_tests.test_electrical_round import WHOLE_ROUND, Round
+from browser_tests.base import ARGUMENTS, CHROMIUM
 from ops.postgres import Cluster
 from ops.tests.running import free_port, start, stopped, wait_for_address
 
-READINGS, AIM_MS, AIM_KEYS, AIM_ROUND = 45, 100, 1.2, 1.15
+READINGS, AIM_MS = 45, 100
 CLUSTER, KEY_MS, WARM_UP = "bench", 80, 5
 
 # From the Enter key, by the page's own clock, to the end of the frame that drew the typed number's judged tape.
@@ -53,10 +52,11 @@ class VerdictOnScreen(unittest.TestCase):
             page.get_by_label("Password").fill(DEMO_PASSWORD)
             page.keyboard.press("Enter")
             page.locator('a:has-text("Fell Road 21")').first.click()
-            page.get_by_role("navigation", name="Stations").get_by_role("link", name="Capacitors").click()
+            page.get_by_role("navigation", name="This call, in order").wait_for()
+            page.goto(f"{page.url.split('?')[0]}?point=cap.herm.uf")
+            page.locator("[data-reading]").wait_for()
             times, empty = [], []
             for count in range(READINGS + WARM_UP):
-                page.get_by_text("Compressor section, C to HERM").first.click()
                 typed = f"{34 + count / 100:.2f}"
                 page.locator("[data-reading]").press_sequentially(typed, delay=KEY_MS)
                 page.evaluate(_WATCH, typed)
@@ -69,36 +69,3 @@ class VerdictOnScreen(unittest.TestCase):
             f"\nkey to verdict: p50 {cuts[9]:.0f} ms, p95 {cuts[18]:.0f} ms (aim ≤ {AIM_MS} ms); "
             f"÷ an answer with nothing in it, from the same page: {cuts[9] / least[9]:.1f} and {cuts[18] / least[18]:.1f}"
         )
-
-
-class KeysPressed(BrowserTest):
-    """Prints the keys for the capacitor station."""
-
-    def test_keys_of_the_capacitor_station(self) -> None:
-        """Count the keys from the station before to the last reading kept."""
-        self.sign_in()
-        self.open_visit("Fell Road 21", "Look over")
-        readings = ("34.8", "4.9")
-        keys = 1
-        self.page.keyboard.press("ArrowRight")
-        self.page.locator("[data-reading]").wait_for()
-        for reading in readings:
-            self.type(reading)
-            keys += len(reading) + 1
-        self.page.get_by_text("is good").nth(1).wait_for()
-        least = sum(len(reading) + 1 for reading in readings)
-        print(f"\ncapacitor station: {keys} keys ÷ {least} = {keys / least:.2f} (aim ≤ {AIM_KEYS})")
-
-
-class WholeRound(Round):
-    """Prints the keys for a whole round of readings, from the plate to the last one."""
-
-    def test_print(self) -> None:
-        """Walk and count."""
-        keys = self.walk()
-        entries = [entry for _, station in WHOLE_ROUND for entry in station]
-        least = sum(1 if entry.endswith("!") else len(entry) + 1 for entry in entries)
-        print(f"\n{len(entries)} readings: {keys} keys ÷ {least} = {keys / least:.2f} (aim ≤ {AIM_ROUND})")
-
-
-del Round  # only its walk is wanted here, not its tests

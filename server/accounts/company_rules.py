@@ -1,6 +1,6 @@
 """Setting a company's house rules, and every version there was."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
 
@@ -10,6 +10,7 @@ from django.utils import timezone
 from accounts.models import Company, HouseRulesVersion, Member
 from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem
+from outer_test.plain_data import plain, read_as
 
 MOST_SHOWN = 50
 
@@ -27,7 +28,7 @@ class Version:
 def rules_versions(company: Company) -> list[Version]:
     """The versions, newest first."""
     rows = HouseRulesVersion.objects.of(company).select_related("member").order_by("-at")[:MOST_SHOWN]
-    return [Version(row.at, row.member.shown_name, row.note, HouseRules(**row.rules)) for row in rows]
+    return [Version(row.at, row.member.shown_name, row.note, read_as(HouseRules, row.rules)) for row in rows]
 
 
 def set_rules(member: Member, version_id: UUID, rules: HouseRules, note: str) -> None:
@@ -39,9 +40,9 @@ def set_rules(member: Member, version_id: UUID, rules: HouseRules, note: str) ->
         _, made = HouseRulesVersion.objects.of(company).get_or_create(
             company=company,
             uuid=version_id,
-            defaults={"rules": asdict(rules), "note": note.strip(), "member": member, "at": timezone.now()},
+            defaults={"rules": plain(rules), "note": note.strip(), "member": member, "at": timezone.now()},
         )
         if made:
-            company.rules = asdict(rules)
+            company.rules = plain(rules)
             company.save(update_fields=["rules"])
             member.company.rules = company.rules

@@ -16,6 +16,8 @@ from api.signed_in import Asking
 from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Defrost
+from outer_test.plain_data import read_as
+from outer_test.procedure import UPKEEP_ITEMS, UpkeepItem
 from outer_test.report import ChoiceExample, school_examples
 
 router = Router(tags=["company"])
@@ -34,10 +36,12 @@ class RulesVersion:
 
 @dataclass(frozen=True, slots=True)
 class RulesShown:
-    """The house rules now, every choice with its example under each school, and the versions, newest first."""
+    """The house rules now, every choice with its example under each school, what a maintenance call can record, and the versions,
+    newest first."""
 
     rules: HouseRules
     choices: tuple[ChoiceExample, ...]
+    upkeep: tuple[UpkeepItem, ...]
     versions: tuple[RulesVersion, ...]
     may_change: bool
 
@@ -110,8 +114,8 @@ def need_lead(request: Asking) -> None:
 def _rules(request: Asking) -> RulesShown:
     member = request.auth
     versions = tuple(RulesVersion(version.at, version.by_whom, version.note, version.rules) for version in rules_versions(member.company))
-    rules = HouseRules(**member.company.rules)
-    return RulesShown(rules, school_examples(), versions, member.role == "lead")
+    rules = read_as(HouseRules, member.company.rules)
+    return RulesShown(rules, school_examples(), UPKEEP_ITEMS, versions, member.role == "lead")
 
 
 @router.get("/rules", response={200: RulesShown, 401: Problem})

@@ -16,7 +16,7 @@ from fleet.models import Unit
 from fleet.parts import fit_part, parts_of
 from fleet.write_unit import add_unit, find_unit, unit_by_tag, write_notes
 from ledger.writer import Made, New
-from outer_test.circuit import Cabinet, cabinet
+from outer_test.circuit import Ladder, ladder_of
 from outer_test.history import PARTS, PointHistory
 from outer_test.ledger import PartFitted, PlateRead, UnitAdded
 from outer_test.nameplate import Contactor, Plate
@@ -79,7 +79,7 @@ class UnitFile:
     serial: str
     notes: str
     plate: Plate
-    cabinet: Cabinet
+    ladder: Ladder
     parts: tuple[PartShown, ...]
     part_names: tuple[str, ...]
     visits: tuple[VisitThen, ...]
@@ -118,7 +118,7 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     names = member_names(company)
     parts = [PartShown(one.id, one.part, one.at, one.note, names.get(one.by or 0, "")) for one in reversed(parts_of(company, unit))]
     shown = UnitFile(
-        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, cabinet(visit, ()),
+        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, ladder_of(visit, (), "unknown"),
         tuple(parts), PARTS, record.visits, record.points,
     )  # fmt: skip
     return answer(shown)

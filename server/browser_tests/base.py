@@ -13,7 +13,7 @@ from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.db import transaction
 from django.db.models import Model
 from django.test import override_settings
-from playwright.sync_api import Browser, Page, Playwright, Request, expect, sync_playwright
+from playwright.sync_api import Browser, Locator, Page, Playwright, Request, expect, sync_playwright
 
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Company, CompanyRow, Member
@@ -134,26 +134,46 @@ class BrowserTest(StaticLiveServerTestCase):
         """From today's list into a visit, to one of its stations where named."""
         self.page.goto(self.live_server_url)
         self.page.locator(f'a:has-text("{site}")').first.click()
-        expect(self.page.locator('nav[aria-label="Stations"]')).to_be_visible()  # a stop may stand before it
+        expect(self.path).to_be_visible()  # a stop may stand before it
         if station:
             self.go_to(station)
 
-    def go_to(self, station: str) -> None:
-        self.page.get_by_role("navigation", name="Stations").get_by_role("link", name=station).click()
-        expect(self.page.locator('nav a[aria-current="page"]')).to_contain_text(station)
+    @property
+    def path(self) -> Locator:
+        """The path of the call at hand."""
+        return self.page.locator('nav[aria-label="This call, in order"]')
+
+    @property
+    def step(self) -> Locator:
+        """The step at hand."""
+        return self.page.get_by_label("The step at hand")
+
+    def visit_address(self) -> str:
+        """The address of the visit that is open."""
+        return "/".join(self.page.url.split("?")[0].split("/")[:5])
+
+    def go_to(self, station: str, reading: str = "") -> None:
+        """By the list of every reading to the first of a station, or the one named; to its own screen where a station has one."""
+        name = "Every station and reading" if self.page.viewport_size["width"] > 991 else "All readings"  # type: ignore[index]
+        self.page.get_by_role("link", name=name).click()
+        section = self.page.get_by_role("region", name=station, exact=True)
+        link = section.get_by_role("link").filter(has_text=reading).first
+        title = link.locator("p").first.inner_text().removesuffix(" optional") if station not in ("Plate", "Defrost") or reading else ""
+        link.click()
+        if title:
+            expect(self.step.get_by_role("heading", level=1)).to_have_text(title)
+        else:
+            self.page.get_by_role("main").get_by_role("heading").first.wait_for()
 
     def type(self, text: str) -> None:
         """Type into whatever has the focus, and Enter."""
         self.page.keyboard.type(text)
         self.page.keyboard.press("Enter")
 
-    def row(self, title: str) -> Any:
-        """A reading's line in the station at hand."""
-        return (
-            self.page.locator("main")
-            .get_by_text(title, exact=True)
-            .locator("xpath=ancestor::*[self::button or contains(@data-step, 'open')][1]")
-        )
+    def choose(self, line: str) -> None:
+        """A line of the menu."""
+        self.page.get_by_role("button", name="Menu", exact=True).click()
+        self.page.get_by_role("group", name="Menu").get_by_text(line, exact=True).click()
 
     def severe_axe_problems(self) -> list[str]:
         self.page.evaluate(AXE.read_text())

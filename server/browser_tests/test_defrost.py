@@ -186,9 +186,8 @@ class SwapAndAdvice(BrowserTest):
         expect(self.page.get_by_role("alert").first).to_be_visible()
         self.page.get_by_role("textbox", name="Sensor table").fill("77 10000\n32 32600")
         self.page.get_by_role("button", name="Save the plate").click()
-        expect(self.page.get_by_role("button", name="On to Make safe")).to_be_visible()
-        self.go_to("Look over")
-        self.page.get_by_text("Board light, flashes").first.click()
+        expect(self.page.get_by_role("button", name="On with the call")).to_be_visible()
+        self.go_to("Look over", "Board light, flashes")
         for _ in range(3):
             self.page.get_by_role("button", name="Tap at each flash").click()
         self.page.keyboard.press("Tab")

@@ -14,10 +14,10 @@ class Screens(BrowserTest):
         self.page.get_by_role("heading", name="Today").wait_for()
         visit = str(self.page.locator('a:has-text("Quarry Lane 8")').first.get_attribute("href"))
         self.page.goto(self.live_server_url + visit)
-        self.page.get_by_role("navigation", name="Stations").wait_for()
-        links = self.page.get_by_role("navigation", name="Stations").get_by_role("link")
-        stations = [str(link.get_attribute("href")) for link in links.all()]
-        return ["/", *stations, f"{visit}/sheet", *self.own_screens()]
+        self.path.wait_for()
+        steps = [str(link.get_attribute("href")) for link in self.path.get_by_role("link").all()]
+        more = [f"{visit}?point={point}" for point in ("winding.c_ground.ohm", "amps.compressor.peak_a", "control.y_in.v")]
+        return ["/", *dict.fromkeys([*steps, *more]), f"{visit}/all", f"{visit}/defrost", f"{visit}/sheet", *self.own_screens()]
 
     def own_screens(self) -> list[str]:
         return ["/rules", "/meters", "/boards", "/company", "/people", "/files", "/watch", "/find?q=quarry"]
@@ -48,9 +48,11 @@ class PhoneScreens(Screens):
     def test_a_reading_is_entered_by_touch(self) -> None:
         self.sign_in()
         self.open_visit("Fell Road 21", "Capacitors")
-        self.page.locator("[data-reading]").fill("34.9")
-        self.page.get_by_role("button", name="Save", exact=True).tap()
-        expect(self.page.get_by_role("main")).to_contain_text("is good")
+        pad = self.page.get_by_role("group", name="Keypad")
+        for key in ("3", "4", ".", "8", "Delete the last", "9", "Save"):
+            pad.get_by_role("button", name=key, exact=True).tap()
+        expect(self.step).to_contain_text("is good")
+        self.assertEqual(self.page.locator("[data-reading]").get_attribute("inputmode"), "none")
         for button in self.page.locator("main button:visible").all():
             box = button.bounding_box()
             assert box is not None
@@ -73,7 +75,7 @@ class Weight(BrowserTest):
             self.sign_in()
         self.page.wait_for_load_state("networkidle")
         self.page.context.set_offline(True)
-        self.page.get_by_role("link", name="Find a unit or visit").click()
+        self.page.get_by_role("link", name="Units").first.click()
         expect(self.page.get_by_role("searchbox")).to_be_focused()
 
     def test_a_reading_is_answered_in_a_few_kilobytes(self) -> None:

@@ -102,7 +102,7 @@ def _play(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, visit: dic
     with ledger_of(writer) as ledger:
         begun = start - timedelta(minutes=3)
         row = put_on_the_list(ledger, unit, visit_id, opened, begun)
-        said = [Rules(HouseRules(**writer.company.rules)), read_as(Conditions, visit.get("conditions", {}))]
+        said = [Rules(read_as(HouseRules, writer.company.rules)), read_as(Conditions, visit.get("conditions", {}))]
         ledger.write_events(
             Subject(unit.site_id, unit.pk, row.pk), [New(_id(key, f"said {place}"), body, begun) for place, body in enumerate(said)]
         )

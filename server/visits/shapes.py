@@ -5,12 +5,13 @@ from datetime import datetime
 from uuid import UUID
 
 from outer_test.assessment import Assessment
-from outer_test.circuit import Cabinet
+from outer_test.circuit import Ladder
 from outer_test.diagnosis import Diagnosis, Expected
 from outer_test.judgement import Verdict
 from outer_test.ledger import ConflictKind
 from outer_test.nameplate import Contactor, Plate
 from outer_test.procedure import Station
+from outer_test.round import PathStep
 from outer_test.rules.defrost import FrostOutlook, Lane, SwapGuide, WhichWay
 from outer_test.visit import Conditions, FittedCapacitor, Repair
 from visits.plate import Revision
@@ -152,6 +153,7 @@ class Round:
     place: int
 
     stations: tuple[Station, ...]
+    path: tuple[PathStep, ...]
     caught: dict[str, str]
     assessment: Assessment
     diagnosis: Diagnosis
@@ -164,7 +166,7 @@ class Round:
     plate: Plate
     fitted: tuple[FittedCapacitor, ...]
     contactor_fitted: Contactor | None
-    cabinet: Cabinet
+    ladder: Ladder
     defrost: DefrostShown | None
     conditions: Conditions
     finished_at: datetime | None
@@ -184,8 +186,16 @@ class MeterChoice:
 
 
 @dataclass(frozen=True, slots=True)
+class ReadBefore:
+    """What a point read on an earlier visit."""
+
+    value: str
+    at: datetime
+
+
+@dataclass(frozen=True, slots=True)
 class VisitShown:
-    """A visit whole."""
+    """A visit whole. `before` is what its unit's points read on earlier visits, the latest first."""
 
     id: UUID
     company: str
@@ -204,6 +214,7 @@ class VisitShown:
     rules_are_current: bool
     round: Round
     plate_history: tuple[Revision, ...]
+    before: dict[str, tuple[ReadBefore, ...]]
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,13 +7,16 @@ from django.utils import timezone
 
 from accounts.models import Company
 from outer_test.assessment import Assessment, as_left, assessment_of, judge
-from outer_test.circuit import cabinet
+from outer_test.circuit import ladder_of
 from outer_test.diagnosis import diagnose, expected_here, table_of
 from outer_test.judgement import SCHOOLS, HouseRules
 from outer_test.ledger import STOPPED, Conflict, Event, Kind, latest_run, standing
+from outer_test.plain_data import read_as
 from outer_test.procedure import caught, stations
+from outer_test.round import path_of
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
 from outer_test.visit import POINTS, Lifted, Reading, Visit, inputs_of, standing_readings, title_of
+from visits.before import read_before
 from visits.load import Loaded, name_of
 from visits.plate import plates_read
 from visits.shapes import (
@@ -39,12 +42,15 @@ def show_round(loaded: Loaded, asker: int | None = None) -> Round:
     judged = judge(as_left(visit))
     assessment = assessment_of(visit, judged)
     table = table_of(visit.plate)
+    planned = stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None})
+    diagnosis = diagnose(visit, judged, table)
     return Round(
         place=max((event.place for event in loaded.events), default=0),
-        stations=stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None}),
+        stations=planned,
+        path=path_of(judged, planned, assessment, diagnosis),
         caught=caught(judged.power.state),
         assessment=assessment,
-        diagnosis=diagnose(visit, judged, table),
+        diagnosis=diagnosis,
         expected=dict(expected_here(visit.plate, table, assessment.findings)),
         entries=tuple(entries_of(loaded)),
         lifted=tuple(_lifted(loaded)),
@@ -57,7 +63,7 @@ def show_round(loaded: Loaded, asker: int | None = None) -> Round:
         plate=visit.plate,
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
-        cabinet=cabinet(visit, assessment.findings),
+        ladder=ladder_of(visit, assessment.findings, assessment.power.state),
         defrost=_defrost(loaded, assessment),
         conditions=visit.conditions,
         finished_at=row.finished_at,
@@ -88,9 +94,10 @@ def show_visit(company: Company, loaded: Loaded, asker: int | None = None) -> Vi
         notes=row.notes,
         schools={choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()},
         meters=tuple(_meters(company, loaded)),
-        rules_are_current=rules == HouseRules(**company.rules) or row.finished_at is not None,
+        rules_are_current=rules == read_as(HouseRules, company.rules) or row.finished_at is not None,
         round=show_round(loaded, asker),
         plate_history=tuple(plates_read(company, row.unit, loaded.names)),
+        before=read_before(company, row),
     )
 
 

@@ -76,7 +76,7 @@ export function App() {
           <Route path="/boards" element={<BoardsScreen />} />
           <Route path="/meters" element={<MetersScreen />} />
           <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />
-          <Route path="/visits/:visitId/:station?" element={<RoundScreen />} />
+          <Route path="/visits/:visitId/:view?" element={<RoundScreen />} />
           <Route
             path="*"
             element={<Notice>There is no such page. Today’s visits are on the front page.</Notice>}

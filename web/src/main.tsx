@@ -25,7 +25,8 @@ createRoot(root).render(
   <StrictMode>
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
-        <BrowserRouter>
+        {/* At once, not when there is time: the next key must land in the next reading's field. */}
+        <BrowserRouter useTransitions={false}>
           <ErrorBoundary>
             <App />
           </ErrorBoundary>

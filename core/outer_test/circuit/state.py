@@ -1,71 +1,43 @@
 """The circuit as the findings leave it: which parts and wires are proven, suspect, or not yet looked at."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from typing import Literal
 
-from outer_test.circuit.build import make_circuit
-from outer_test.circuit.graph import Circuit, Link, Part, Wire
-from outer_test.circuit.probes import Probe, probes
+from outer_test.circuit.graph import Circuit, Wire
+from outer_test.circuit.ladder.drawn import State
 from outer_test.judgement import Finding, Verdict
-from outer_test.visit import POINTS, Point, Visit
+from outer_test.visit import POINTS, Point
 
-State = Literal["proven", "not-yet", "suspect"]
 CAPACITORS = ("capacitor", "capacitor_herm", "capacitor_fan")
 
 
 @dataclass(frozen=True, slots=True)
-class PartShown:
-    """A part and how it stands."""
+class Standing:
+    """Parts (or a section of one, as `capacitor.HERM`) and wires by name, where the findings say something of them; what is not here was not looked at yet."""
 
-    part: Part
-    state: State
-
-
-@dataclass(frozen=True, slots=True)
-class WireShown:
-    """A wire and how it stands."""
-
-    wire: Wire
-    state: State
+    parts: Mapping[str, State]
+    wires: Mapping[str, State]
 
 
-@dataclass(frozen=True, slots=True)
-class Cabinet:
-    """What the drawing of a unit is made from: parts and wires with their state, inner links, and the probe spots."""
+def standing_of(circuit: Circuit, findings: Iterable[Finding]) -> Standing:
+    """What the findings say of a circuit. A `bad` or `stop` makes suspect, a `good` or `watch` proves.
 
-    parts: tuple[PartShown, ...]
-    wires: tuple[WireShown, ...]
-    links: tuple[Link, ...]
-    probes: tuple[Probe, ...]
-
-
-def cabinet(visit: Visit, findings: Iterable[Finding]) -> Cabinet:
-    """The unit's circuit with what the findings say of it. A `bad` or `stop` makes suspect, a `good` or `watch` proves.
-
-    >>> cabinet(Visit(), ()).parts[0].state
-    'not-yet'
+    >>> from outer_test.circuit.build import make_circuit
+    >>> from outer_test.visit import Visit
+    >>> standing_of(make_circuit(Visit()), ()).parts
+    {}
     """
-    circuit = make_circuit(visit)
     parts: dict[str, State] = {}
     wires: dict[str, State] = {}
     for finding in findings:
-        state = _state(finding.verdict)
-        if state is None:
-            continue
-        point = POINTS.get(finding.point)
-        if point is None:
+        state, point = _state(finding.verdict), POINTS.get(finding.point)
+        if state is None or point is None:
             continue
         for name in point.tells_of:
             _mark(parts, name, state)
         for wire in _wires(circuit, point):
             _mark(wires, wire.name, state)
-    return Cabinet(
-        tuple(PartShown(part, parts.get(part.name, "not-yet")) for part in circuit.parts),
-        tuple(WireShown(wire, wires.get(wire.name, "not-yet")) for wire in circuit.wires),
-        circuit.links,
-        probes(visit, circuit),
-    )
+    return Standing(parts, wires)
 
 
 def _state(verdict: Verdict | None) -> State | None:

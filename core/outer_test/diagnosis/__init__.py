@@ -4,6 +4,7 @@ from outer_test.diagnosis.accuse import Accused
 from outer_test.diagnosis.diagnose import Diagnosis, diagnose
 from outer_test.diagnosis.expected import Expected, expected_here
 from outer_test.diagnosis.hypotheses import hypotheses
+from outer_test.diagnosis.next_test import NextTest, older_than_power
 from outer_test.diagnosis.observations import observe
 from outer_test.diagnosis.predict import Slice, Table, predict, table_of
 from outer_test.diagnosis.suspects import Suspect, weigh
@@ -14,6 +15,7 @@ __all__ = [
     "Accused",
     "Diagnosis",
     "Expected",
+    "NextTest",
     "Slice",
     "Suspect",
     "Table",
@@ -22,6 +24,7 @@ __all__ = [
     "expected_here",
     "hypotheses",
     "observe",
+    "older_than_power",
     "predict",
     "table_of",
     "weigh",

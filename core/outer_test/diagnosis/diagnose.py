@@ -1,12 +1,21 @@
 """The conclusion of a visit: every hypothesis of this unit held against all valid evidence on record (handbook section 13)."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
-from outer_test.diagnosis.next_test import NextTest, before_it, left_behind, once_more, open_points, ranked_tests, to_confirm, under_a_stop
+from outer_test.diagnosis.next_test import (
+    NextTest,
+    before_it,
+    left_behind,
+    once_more,
+    open_points,
+    ranked_tests,
+    to_confirm,
+    under_a_stop,
+)
 from outer_test.diagnosis.observations import Observed, observe
 from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import AFTER
@@ -23,15 +32,24 @@ MOST_SUSPECTS, MOST_AHEAD = 8, 12
 
 @dataclass(frozen=True, slots=True)
 class Diagnosis:
-    """What the visit concludes: suspects likeliest first, what is accused, the one next test or repair, and the likely path.
+    """What the visit concludes: suspects likeliest first, what is accused, and the tests and repairs ahead as far as they are likely.
 
-    `next` is None only where the visit is concluded.
+    Nothing is ahead only where the visit is concluded.
     """
 
     suspects: tuple[Suspect, ...]
     accused: tuple[Accused, ...]
-    next: NextTest | None
-    path: tuple[str, ...]
+    ahead: tuple[NextTest, ...]
+
+    @property
+    def next(self) -> NextTest | None:
+        """The one next test or repair; None where the visit is concluded."""
+        return self.ahead[0] if self.ahead else None
+
+    @property
+    def path(self) -> tuple[str, ...]:
+        """The points ahead, in order."""
+        return tuple(dict.fromkeys(one.point for one in self.ahead))
 
 
 def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = None) -> Diagnosis:
@@ -46,17 +64,18 @@ def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = N
     """
     known = judged or judge(as_left(visit))
     evidence = observe(known)
-    among = hypotheses(visit, table or table_of(visit.plate), known.aside)
+    # The complaint speaks of the unit as it was found: with a part put in, its readings since say what is left.
+    left = replace(visit, complaint="maintenance") if visit.repairs else visit
+    among = hypotheses(left, table or table_of(visit.plate), known.aside)
     chances = weigh(among, evidence)
     among = tuple(one.given(evidence) for one in among)
     blamed = accused(among, chances, evidence, known)
     to_read = open_points(known)
-    ahead = _ahead(visit, known, among, chances, evidence, blamed, to_read)
+    ahead = _ahead(left, known, among, chances, evidence, blamed, to_read)
     return Diagnosis(
         suspects(among, chances, evidence, MOST_SUSPECTS, to_read),
         blamed,
-        ahead[0] if ahead else None,
-        tuple(dict.fromkeys(one.point for one in ahead)),
+        ahead,
     )
 
 
@@ -70,8 +89,11 @@ def _ahead(
     stopped = under_a_stop(judged)
     if stopped is not None:
         return (stopped,)
-    if chances[0] >= ENOUGH or visit.complaint == "maintenance":  # the first is nothing wrong; maintenance walks all of it
-        return tuple(left_behind(judged))[: 2 * MOST_AHEAD]
+    is_sound = chances[0] >= ENOUGH  # the first is nothing wrong
+    if is_sound or visit.complaint == "maintenance":
+        listed = tuple(left_behind(judged))
+        if listed or is_sound:
+            return _begun(listed, judged)
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
     confirming = to_confirm(among, chances, evidence, judged, to_read)
     ranked = ranked_tests(among, chances, evidence, judged, to_read)
@@ -79,8 +101,15 @@ def _ahead(
     if not tests:
         again = once_more(among, chances, evidence)
         return (again if again is not None else _settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
-    first = before_it(tests[0], judged)
-    return (first, *tests) if first is not tests[0] else tests
+    if judged.power.state == "dead-claimed":  # who pulled the disconnect is about to work dead: nothing live comes before it
+        tests = tuple(sorted(tests, key=lambda one: one.power == "live"))
+    return _begun(tests, judged)
+
+
+def _begun(tests: tuple[NextTest, ...], judged: Judged) -> tuple[NextTest, ...]:
+    """The tests, and before them what the first of them asks to be done first."""
+    first = before_it(tests[0], judged) if tests else None
+    return tests if first is None or first is tests[0] else (first, *tests)
 
 
 def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged: Judged) -> tuple[NextTest, ...]:
@@ -92,7 +121,7 @@ def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused,
         fault = faults[one.fault]
         power = "dead" if stopped else POINTS[AFTER[fault.key]].power
         mends = f"{fault.mends} {_by_house_rule(fault, visit)}".strip()
-        found.append(NextTest(AFTER[fault.key], f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power))
+        found.append(NextTest(AFTER[fault.key], f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power, fault.part))
     return tuple(found)
 
 

@@ -4,13 +4,13 @@ from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import fsum, log2
 
-from outer_test.assessment import Judged, StopKind, points_read, still_asked, stops_of
+from outer_test.assessment import Judged, StopKind, points_read, stops_of
 from outer_test.diagnosis.hypotheses import Hypothesis, with_slips
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.proofs import ALSO, PROOFS, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
-from outer_test.procedure import plan_of
+from outer_test.procedure import plan_of, upkeep_points
 from outer_test.twin import FaultKey, fault_of
 from outer_test.visit import POINTS, absence_points, discharge_points, group_of
 
@@ -27,13 +27,14 @@ _CHARGED = ("cap.",)
 
 @dataclass(frozen=True, slots=True)
 class NextTest:
-    """What is next: where it is entered, why, its minutes, and the power it asks for."""
+    """What is next: where it is entered, why, its minutes, and the power it asks for; for a repair, of which part."""
 
     point: str
     title: str
     why: str
     minutes: float
     power: str
+    repairs: Part | None = None
 
 
 def open_points(judged: Judged) -> frozenset[str]:
@@ -118,7 +119,7 @@ def _change(power: str, state: str) -> float:
         return 0.0
     if power == "dead":
         return 0.0 if state == "dead-proved" else CHANGE_MIN if state == "live" else PROVING_MIN
-    return LIVE_RISK_MIN + (CHANGE_MIN if state == "dead-proved" else 0.0)
+    return LIVE_RISK_MIN + (CHANGE_MIN if state in ("dead-proved", "dead-claimed") else 0.0)
 
 
 def _why(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> str:
@@ -234,7 +235,7 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
     read = points_read(judged)
     if state != "dead-proved":
         steps = ("safe.tester_before", *absence_points(visit), "safe.tester_after")
-        first = next((point for point in steps if point not in read or _older_than_power(point, judged)), "safe.tester_before")
+        first = next((point for point in steps if point not in read or older_than_power(point, judged)), "safe.tester_before")
         return NextTest(first, POINTS[first].title, f"Dead work comes next ({test.title}): prove it dead first.", 1.0, "any")
     if test.point.startswith(_CHARGED):
         charged = next((point for point in discharge_points(visit) if point not in read), None)
@@ -243,8 +244,14 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
     return test
 
 
-def _older_than_power(point: str, judged: Judged) -> bool:
-    """Whether a step of the proof was made before the unit was last powered up."""
+def older_than_power(point: str, judged: Judged) -> bool:
+    """Whether a step of the proof was made before the unit was last powered up.
+
+    >>> from outer_test.assessment import judge
+    >>> from outer_test.visit import Visit
+    >>> older_than_power("safe.line.v", judge(Visit()))
+    False
+    """
     visit = judged.inputs.visit
     ups = [event.at for event in visit.power if event.state == "live" and event.at is not None]
     reading = judged.inputs.readings.get(point)
@@ -252,10 +259,21 @@ def _older_than_power(point: str, judged: Judged) -> bool:
     return bool(ups) and at is not None and at < max(ups)
 
 
+_PROVES_A_REPAIR = ("amps.compressor.run_a", "amps.fan.run_a", "button.final_run")
+
+
 def left_behind(judged: Judged) -> Iterator[NextTest]:
-    """The readings a good visit still leaves behind where the unit is found sound, in the order of the round."""
-    for _, step in still_asked(judged):
-        yield NextTest(step.point, step.title, "A complete visit records this reading.", 1.0, step.power)
+    """What a good visit still leaves behind: what proves a repair, and the company's own list; nothing live under a stop.
+
+    A part just put in was measured in the hand: what the list asks of the old one is not asked of it.
+    """
+    asked, visit = open_points(judged), judged.inputs.visit
+    proof = _PROVES_A_REPAIR if visit.repairs else ()
+    new = {repair.part for repair in visit.repairs}
+    for point in dict.fromkeys((*upkeep_points(visit), *proof)):
+        if point in asked and POINTS[point].part not in new:
+            why = "It proves the repair." if point in proof else "On your company's list of what a good visit records."
+            yield NextTest(point, POINTS[point].title, why, 1.0, POINTS[point].power)
 
 
 def under_a_stop(judged: Judged) -> NextTest | None:

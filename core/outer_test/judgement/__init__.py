@@ -2,7 +2,7 @@
 
 from outer_test.judgement.cuts import Cuts, Place, place
 from outer_test.judgement.finding import Finding, Limits, Replacement, does_not_apply, judged, unjudged
-from outer_test.judgement.house import DEFAULT, SCHOOLS, HouseRules, IntervalSchool, ReplacementSchool
+from outer_test.judgement.house import DEFAULT, SCHOOLS, HouseRules, IntervalSchool, ReplacementSchool, Upkeep
 from outer_test.judgement.part import Part, plain_name
 from outer_test.judgement.rule import Rule
 from outer_test.judgement.tape import Tape, place_on, tape_of
@@ -23,6 +23,7 @@ __all__ = [
     "ReplacementSchool",
     "Rule",
     "Tape",
+    "Upkeep",
     "Verdict",
     "does_not_apply",
     "judged",

@@ -1,6 +1,7 @@
 """House rules: where the trade disagrees, which school a company follows. The default comes first in each."""
 
 from dataclasses import dataclass
+from enum import StrEnum
 from typing import Literal
 
 from outer_test.measurement import DecisionSchool, Record
@@ -17,9 +18,31 @@ BoardKitSchool = Literal["kit", "failed-only"]
 BoardPowerSchool = Literal["both-off", "plug-pulled"]
 
 
+class Upkeep(StrEnum):
+    """What a maintenance call can record, by its key."""
+
+    LOOK_OVER = "look-over"
+    CAPACITORS = "capacitors"
+    CONTACTOR_COIL = "contactor-coil"
+    GROUNDS = "grounds"
+    PAIRS = "pairs"
+    LINE = "line"
+    CONTROL = "control"
+    POLES = "poles"
+    START = "start"
+    AMPS = "amps"
+    SENSORS = "sensors"
+    RECORD = "record"
+    BUTTON_UP = "button-up"
+
+
+# Short: what wears, what drifts, and that all is put back. Source: common practice, no source.
+SHORT_UPKEEP = (Upkeep.LOOK_OVER, Upkeep.CAPACITORS, Upkeep.AMPS, Upkeep.BUTTON_UP)
+
+
 @dataclass(frozen=True, slots=True)
 class HouseRules(Record):
-    """One company's choice of schools (handbook sections 2 to 6 and 8)."""
+    """One company's choice of schools (handbook sections 2 to 6 and 8), and what its maintenance calls record."""
 
     capacitor_limit: CapacitorSchool = "label"
     contact_drop: ContactSchool = "volts"
@@ -32,6 +55,7 @@ class HouseRules(Record):
     scroll_kit: ScrollKitSchool = "after-ladder"
     interval: IntervalSchool = "climate"
     board_kit: BoardKitSchool = "kit"
+    maintenance: tuple[Upkeep, ...] = SHORT_UPKEEP
 
 
 DEFAULT = HouseRules()

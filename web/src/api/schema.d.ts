@@ -1476,7 +1476,7 @@ export interface components {
          * @description A part that the visit concludes is at fault, its fault, and why.
          */
         Accused: {
-            part: components["schemas"]["outer_test__judgement__part__Part"];
+            part: components["schemas"]["Part"];
             fault: components["schemas"]["FaultKey"];
             /** Why */
             why: string;
@@ -1586,20 +1586,6 @@ export interface components {
             on_old: boolean;
             /** Id */
             id?: string | null;
-        };
-        /**
-         * Cabinet
-         * @description What the drawing of a unit is made from: parts and wires with their state, inner links, and the probe spots.
-         */
-        Cabinet: {
-            /** Parts */
-            parts: components["schemas"]["PartShown"][];
-            /** Wires */
-            wires: components["schemas"]["outer_test__circuit__state__WireShown"][];
-            /** Links */
-            links: components["schemas"]["Link"][];
-            /** Probes */
-            probes: components["schemas"]["Probe"][];
         };
         /**
          * Compressor
@@ -1843,18 +1829,17 @@ export interface components {
         };
         /**
          * Diagnosis
-         * @description What the visit concludes: suspects likeliest first, what is accused, the one next test or repair, and the likely path.
+         * @description What the visit concludes: suspects likeliest first, what is accused, and the tests and repairs ahead as far as they are likely.
          *
-         *     `next` is None only where the visit is concluded.
+         *     Nothing is ahead only where the visit is concluded.
          */
         Diagnosis: {
             /** Suspects */
             suspects: components["schemas"]["Suspect"][];
             /** Accused */
             accused: components["schemas"]["Accused"][];
-            next: components["schemas"]["NextTest"] | null;
-            /** Path */
-            path: string[];
+            /** Ahead */
+            ahead: components["schemas"]["NextTest"][];
         };
         /**
          * Edge
@@ -2140,6 +2125,31 @@ export interface components {
             why: string;
         };
         /**
+         * Key
+         * @description A key of the phone's keypad beside the digits: what stands on it, and what it types. `whole` where that is all there is to type.
+         */
+        Key: {
+            /** Label */
+            label: string;
+            /** Types */
+            types: string;
+            /**
+             * Whole
+             * @default false
+             */
+            whole: boolean;
+        };
+        /**
+         * Ladder
+         * @description This unit drawn as a line diagram: line voltage above, 24 V below. `says` is the same in words.
+         */
+        Ladder: {
+            /** Sections */
+            sections: components["schemas"]["Section"][];
+            /** Says */
+            says: string;
+        };
+        /**
          * Lane
          * @description One lane: what its low and high level are called, where it starts, and its edges as expected and as seen.
          *
@@ -2223,20 +2233,11 @@ export interface components {
             label: string;
         };
         /**
-         * Link
-         * @description What joins two terminals inside a part.
+         * Live
+         * @description What stands on a wire while the unit is live.
+         * @enum {string}
          */
-        Link: {
-            /** A */
-            a: string;
-            /** B */
-            b: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "fuse" | "contact" | "bar" | "coil" | "winding" | "capacitor" | "relay" | "switch" | "sensor" | "electronics";
-        };
+        Live: "" | "L1" | "L2" | "L3" | "24V";
         /**
          * MeterChoice
          * @description A meter that readings of this visit can be taken with; `overdue` where its calibration day has passed.
@@ -2280,7 +2281,7 @@ export interface components {
         };
         /**
          * NextTest
-         * @description What is next: where it is entered, why, its minutes, and the power it asks for.
+         * @description What is next: where it is entered, why, its minutes, and the power it asks for; for a repair, of which part.
          */
         NextTest: {
             /** Point */
@@ -2293,6 +2294,7 @@ export interface components {
             minutes: number;
             /** Power */
             power: string;
+            repairs?: components["schemas"]["Part"] | null;
         };
         /**
          * NoteShown
@@ -2315,16 +2317,65 @@ export interface components {
             by_whom: string;
         };
         /**
-         * PartShown
-         * @description A part and how it stands.
+         * Part
+         * @description A part, by the words it is called where it is named on a screen or in a file.
+         * @enum {string}
          */
-        PartShown: {
-            part: components["schemas"]["outer_test__circuit__graph__Part"];
+        Part: "run capacitor" | "start capacitor" | "potential relay" | "start device" | "contactor" | "second contactor" | "fuse" | "compressor" | "compressor lead" | "fan motor" | "motor module" | "defrost board" | "board fan relay" | "coil switch" | "coil sensor" | "ambient sensor" | "valve coil" | "reversing valve" | "control supply" | "transformer" | "control fuse" | "control wire" | "thermostat" | "pressure switch" | "float switch" | "disconnect" | "breaker" | "supply" | "aux element" | "aux relay" | "crankcase heater" | "blower" | "blower capacitor" | "coil" | "wiring" | "wire" | "unit";
+        /**
+         * PathStep
+         * @description One step of the path: a reading, several taken in one go, or a repair.
+         *
+         *     points: in the order they are taken, those too that are on record. open: those of them that are to be taken now. done: nothing
+         *     of it is asked for any more. verdict: the worst of what was found. value: what a single reading shows. minutes, power, why: of
+         *     what is ahead. repairs: the part that is to be put in. summary: the point whose finding sums it up, where one does.
+         */
+        PathStep: {
+            /** Title */
+            title: string;
+            /** Points */
+            points: string[];
+            /** Open */
+            open: string[];
+            /** Done */
+            done: boolean;
+            verdict?: components["schemas"]["Verdict"] | null;
             /**
-             * State
-             * @enum {string}
+             * Value
+             * @default
              */
-            state: "proven" | "not-yet" | "suspect";
+            value: string;
+            /**
+             * Minutes
+             * @default 0
+             */
+            minutes: number;
+            /**
+             * Power
+             * @default any
+             */
+            power: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            repairs?: components["schemas"]["Part"] | null;
+            /**
+             * Summary
+             * @default
+             */
+            summary: string;
+        };
+        /**
+         * Place
+         * @description A place on the drawing.
+         */
+        Place: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * Plate
@@ -2494,27 +2545,32 @@ export interface components {
             by_whom: string;
         };
         /**
-         * Probe
-         * @description Red and black terminals for a reading, or the wire that goes through the clamp.
+         * ProbeSpot
+         * @description Where the probes of a reading stand: red and black, or the clamp; the rungs it touches; and the same in words.
          */
-        Probe: {
+        ProbeSpot: {
             /** Point */
             point: string;
+            red: components["schemas"]["Place"] | null;
+            black: components["schemas"]["Place"] | null;
+            clamp: components["schemas"]["Place"] | null;
+            /** Rungs */
+            rungs: string[];
+            /** Says */
+            says: string;
+        };
+        /**
+         * ReadBefore
+         * @description What a point read on an earlier visit.
+         */
+        ReadBefore: {
+            /** Value */
+            value: string;
             /**
-             * Red
-             * @default
+             * At
+             * Format: date-time
              */
-            red: string;
-            /**
-             * Black
-             * @default
-             */
-            black: string;
-            /**
-             * Clamp
-             * @default
-             */
-            clamp: string;
+            at: string;
         };
         /**
          * Repair
@@ -2524,7 +2580,7 @@ export interface components {
          *     part went in again.
          */
         Repair: {
-            part: components["schemas"]["outer_test__judgement__part__Part"];
+            part: components["schemas"]["Part"];
             /** At */
             at?: string | null;
             /**
@@ -2604,6 +2660,8 @@ export interface components {
             place: number;
             /** Stations */
             stations: components["schemas"]["Station"][];
+            /** Path */
+            path: components["schemas"]["PathStep"][];
             /** Caught */
             caught: {
                 [key: string]: string;
@@ -2628,7 +2686,7 @@ export interface components {
             /** Fitted */
             fitted: components["schemas"]["FittedCapacitor"][];
             contactor_fitted: components["schemas"]["Contactor"] | null;
-            cabinet: components["schemas"]["Cabinet"];
+            ladder: components["schemas"]["Ladder"];
             defrost: components["schemas"]["DefrostShown"] | null;
             conditions: components["schemas"]["Conditions"];
             /** Finished At */
@@ -2665,6 +2723,43 @@ export interface components {
             form: "dual" | "singles";
         };
         /**
+         * Rung
+         * @description A stretch of the drawing from `top` to `bottom`, with the readings whose probes stand on it.
+         */
+        Rung: {
+            /** Name */
+            name: string;
+            /** Top */
+            top: number;
+            /** Bottom */
+            bottom: number;
+        };
+        /**
+         * Section
+         * @description One of the ladder's two parts: line voltage, or 24 V.
+         */
+        Section: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "line" | "control";
+            /** Title */
+            title: string;
+            /** Height */
+            height: number;
+            /** Symbols */
+            symbols: components["schemas"]["Symbol"][];
+            /** Strokes */
+            strokes: components["schemas"]["Stroke"][];
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+            /** Rungs */
+            rungs: components["schemas"]["Rung"][];
+            /** Probes */
+            probes: components["schemas"]["ProbeSpot"][];
+        };
+        /**
          * SensorPoint
          * @description One line of a unit's own sensor table.
          */
@@ -2673,6 +2768,25 @@ export interface components {
             f: number;
             /** Ohm */
             ohm: number;
+        };
+        /**
+         * Shape
+         * @description What a part is drawn as.
+         * @enum {string}
+         */
+        Shape: "fuse" | "contact" | "bar" | "motor" | "coil" | "capacitor" | "box" | "ground";
+        /**
+         * Spot
+         * @description A terminal, and its letter where it has one.
+         */
+        Spot: {
+            /** Terminal */
+            terminal: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            letter?: components["schemas"]["Words"] | null;
         };
         /**
          * StampShown
@@ -2725,8 +2839,8 @@ export interface components {
          * @description One reading of the round.
          *
          *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-         *     caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `clamp` that turns through
-         *     the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+         *     caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `keys` what its keypad has beside
+         *     the digits; `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
          */
         Step: {
             /** Point */
@@ -2796,6 +2910,11 @@ export interface components {
              * @default []
              */
             units: string[];
+            /**
+             * Keys
+             * @default []
+             */
+            keys: components["schemas"]["Key"][];
         };
         /**
          * Stop
@@ -2830,6 +2949,32 @@ export interface components {
             end: number;
         };
         /**
+         * Stroke
+         * @description A wire, or a piece of a rail (which has no state of its own). `off` where it is on the not-put-back list.
+         *
+         *     lifts: what goes on that list where it is lifted, in words; empty where no reading asks for it.
+         */
+        Stroke: {
+            /** Wire */
+            wire: string;
+            /** Places */
+            places: components["schemas"]["Place"][];
+            /** State */
+            state: ("proven" | "not-yet" | "suspect") | "rail";
+            /** @default  */
+            live: components["schemas"]["Live"];
+            /**
+             * Off
+             * @default false
+             */
+            off: boolean;
+            /**
+             * Lifts
+             * @default
+             */
+            lifts: string;
+        };
+        /**
          * Suspect
          * @description A hypothesis with its probability and the evidence for and against it, in words. `part` is None where it is in none.
          *
@@ -2838,7 +2983,7 @@ export interface components {
         Suspect: {
             /** Fault */
             fault: string;
-            part: components["schemas"]["outer_test__judgement__part__Part"] | null;
+            part: components["schemas"]["Part"] | null;
             /** Says */
             says: string;
             /** Probability */
@@ -2861,7 +3006,7 @@ export interface components {
             /** Steps */
             steps: components["schemas"]["SwapStep"][];
             /** Wires */
-            wires: components["schemas"]["outer_test__rules__defrost__board_swap__WireShown"][];
+            wires: components["schemas"]["WireShown"][];
             /** May Lift */
             may_lift: boolean;
             /** Settings */
@@ -2893,6 +3038,43 @@ export interface components {
              * @default
              */
             caution: string;
+        };
+        /**
+         * Symbol
+         * @description A part, or one element of it, by its middle and size. `upright` where it lies along a rail; `closed` for a contact made.
+         */
+        Symbol: {
+            /** Part */
+            part: string;
+            shape: components["schemas"]["Shape"];
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** W */
+            w: number;
+            /** H */
+            h: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "proven" | "not-yet" | "suspect";
+            /**
+             * Words
+             * @default []
+             */
+            words: components["schemas"]["Words"][];
+            /**
+             * Upright
+             * @default false
+             */
+            upright: boolean;
+            /**
+             * Closed
+             * @default false
+             */
+            closed: boolean;
         };
         /**
          * Tape
@@ -2954,7 +3136,7 @@ export interface components {
         };
         /**
          * VisitShown
-         * @description A visit whole.
+         * @description A visit whole. `before` is what its unit's points read on earlier visits, the latest first.
          */
         VisitShown: {
             /**
@@ -3001,6 +3183,10 @@ export interface components {
             round: components["schemas"]["Round"];
             /** Plate History */
             plate_history: components["schemas"]["Revision"][];
+            /** Before */
+            before: {
+                [key: string]: components["schemas"]["ReadBefore"][];
+            };
         };
         /**
          * WaitingShown
@@ -3053,68 +3239,10 @@ export interface components {
             signs: string;
         };
         /**
-         * Wire
-         * @description A wire between two terminals, each written `part.terminal`.
-         */
-        Wire: {
-            /** Name */
-            name: string;
-            /** A */
-            a: string;
-            /** B */
-            b: string;
-            /**
-             * Group
-             * @default line
-             * @enum {string}
-             */
-            group: "line" | "control" | "sensor";
-        };
-        /**
-         * Part
-         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
-         */
-        outer_test__circuit__graph__Part: {
-            /** Name */
-            name: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
-            /** Label */
-            label: string;
-            /** Terminals */
-            terminals: string[];
-            /**
-             * Detail
-             * @default
-             */
-            detail: string;
-        };
-        /**
-         * WireShown
-         * @description A wire and how it stands.
-         */
-        outer_test__circuit__state__WireShown: {
-            wire: components["schemas"]["Wire"];
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "proven" | "not-yet" | "suspect";
-        };
-        /**
-         * Part
-         * @description A part, by the words it is called where it is named on a screen or in a file.
-         * @enum {string}
-         */
-        outer_test__judgement__part__Part: "run capacitor" | "start capacitor" | "potential relay" | "start device" | "contactor" | "second contactor" | "fuse" | "compressor" | "compressor lead" | "fan motor" | "motor module" | "defrost board" | "board fan relay" | "coil switch" | "coil sensor" | "ambient sensor" | "valve coil" | "reversing valve" | "control supply" | "transformer" | "control fuse" | "control wire" | "thermostat" | "pressure switch" | "float switch" | "disconnect" | "breaker" | "supply" | "aux element" | "aux relay" | "crankcase heater" | "blower" | "blower capacitor" | "coil" | "wiring" | "wire" | "unit";
-        /**
          * WireShown
          * @description A wire of the map and where it is now; `new_terminal` on the new board, `why` where it is retired or left.
          */
-        outer_test__rules__defrost__board_swap__WireShown: {
+        WireShown: {
             wire: components["schemas"]["BoardWire"];
             /**
              * State
@@ -3128,6 +3256,34 @@ export interface components {
              * @default
              */
             why: string;
+        };
+        /**
+         * Words
+         * @description Words of the drawing and where they stand. `faint` for what only explains, `figure` for a number with its unit.
+         */
+        Words: {
+            /** Text */
+            text: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /**
+             * Anchor
+             * @default middle
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /**
+             * Faint
+             * @default false
+             */
+            faint: boolean;
+            /**
+             * Figure
+             * @default false
+             */
+            figure: boolean;
         };
         /**
          * TypedReading
@@ -3563,28 +3719,6 @@ export interface components {
             };
         };
         /**
-         * Part
-         * @description A part of the unit: its kind, the word under it, what its label says, and its terminals in drawing order.
-         */
-        Part: {
-            /** Name */
-            name: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "ground" | "disconnect" | "contactor" | "dual-capacitor" | "capacitor" | "start-capacitor" | "start-relay" | "start-kit" | "compressor" | "drive" | "fan" | "board" | "coil-switch" | "sensor" | "valve" | "indoor";
-            /** Label */
-            label: string;
-            /** Terminals */
-            terminals: string[];
-            /**
-             * Detail
-             * @default
-             */
-            detail: string;
-        };
-        /**
          * TakenOff
          * @description Taking a part off the record.
          */
@@ -3674,6 +3808,28 @@ export interface components {
              * @default
              */
             serial: string;
+        };
+        /**
+         * PartShown
+         * @description A part that was put in.
+         */
+        PartShown: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Part */
+            part: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Note */
+            note: string;
+            /** By Whom */
+            by_whom: string;
         };
         /**
          * PointHistory
@@ -3822,9 +3978,9 @@ export interface components {
             /** Notes */
             notes: string;
             plate: components["schemas"]["Plate"];
-            cabinet: components["schemas"]["Cabinet"];
+            ladder: components["schemas"]["Ladder"];
             /** Parts */
-            parts: components["schemas"]["api__units__PartShown"][];
+            parts: components["schemas"]["PartShown"][];
             /** Part Names */
             part_names: string[];
             /** Visits */
@@ -3859,52 +4015,6 @@ export interface components {
              * @default
              */
             problem: string;
-        };
-        /**
-         * WireShown
-         * @description A wire and how it stands.
-         */
-        WireShown: {
-            wire: components["schemas"]["Wire"];
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "proven" | "not-yet" | "suspect";
-        };
-        /**
-         * PartShown
-         * @description A part that was put in.
-         */
-        api__units__PartShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Part */
-            part: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Note */
-            note: string;
-            /** By Whom */
-            by_whom: string;
-        };
-        /**
-         * PartShown
-         * @description A part and how it stands.
-         */
-        outer_test__circuit__state__PartShown: {
-            part: components["schemas"]["Part"];
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "proven" | "not-yet" | "suspect";
         };
         /**
          * Notes
@@ -4016,7 +4126,7 @@ export interface components {
         };
         /**
          * HouseRules
-         * @description One company's choice of schools (handbook sections 2 to 6 and 8).
+         * @description One company's choice of schools (handbook sections 2 to 6 and 8), and what its maintenance calls record.
          */
         HouseRules: {
             /**
@@ -4085,15 +4195,28 @@ export interface components {
              * @enum {string}
              */
             board_kit: "kit" | "failed-only";
+            /**
+             * Maintenance
+             * @default [
+             *       "look-over",
+             *       "capacitors",
+             *       "amps",
+             *       "button-up"
+             *     ]
+             */
+            maintenance: components["schemas"]["Upkeep"][];
         };
         /**
          * RulesShown
-         * @description The house rules now, every choice with its example under each school, and the versions, newest first.
+         * @description The house rules now, every choice with its example under each school, what a maintenance call can record, and the versions,
+         *     newest first.
          */
         RulesShown: {
             rules: components["schemas"]["HouseRules"];
             /** Choices */
             choices: components["schemas"]["ChoiceExample"][];
+            /** Upkeep */
+            upkeep: components["schemas"]["UpkeepItem"][];
             /** Versions */
             versions: components["schemas"]["RulesVersion"][];
             /** May Change */
@@ -4130,6 +4253,23 @@ export interface components {
              * @default
              */
             says: string;
+        };
+        /**
+         * Upkeep
+         * @description What a maintenance call can record, by its key.
+         * @enum {string}
+         */
+        Upkeep: "look-over" | "capacitors" | "contactor-coil" | "grounds" | "pairs" | "line" | "control" | "poles" | "start" | "amps" | "sensors" | "record" | "button-up";
+        /**
+         * UpkeepItem
+         * @description An item of the list: its words, and what it reads.
+         */
+        UpkeepItem: {
+            item: components["schemas"]["Upkeep"];
+            /** Title */
+            title: string;
+            /** Points */
+            points: string[];
         };
         /**
          * NewRules

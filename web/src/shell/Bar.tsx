@@ -1,26 +1,37 @@
-/** The dark bar at the top of every screen: the name, what this screen is about, and the person's own switches. */
-import { Box, Flex, Link } from "@chakra-ui/react";
-import { Building2, Eye, LogOut, Moon, Search, Sun } from "lucide-react";
+/** The dark bar at the top of every screen: what this screen is about, the way to the others, and a menu. */
+import { Box, chakra, Flex, Link, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { Link as RouterLink } from "react-router";
+import { Link as RouterLink, NavLink } from "react-router";
 
-import { api, data } from "../api/client";
-import { queries } from "../api/queries";
-import { useMode } from "../theme/mode";
-import { useScale } from "../theme/temperature";
-import { BarButton } from "./controls";
+import { MainMenu, PLACES } from "./MainMenu";
 import { PageTitle } from "./PageTitle";
 import { Timers } from "./Timers";
 
-/** `title` is what the tab and a screen reader call this page; the first clock that runs leads it. */
-export function Bar({ title, children }: { title: string; children?: ReactNode }) {
-  const [mode, turn] = useMode();
-  const [scale, turnScale] = useScale();
-  const leave = async () => {
-    queries.setQueryData(["session"], await data(api.DELETE("/api/v1/session")));
-    // What the one before saw is not there for the next.
-    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
-  };
+const Way = chakra(NavLink, {
+  base: {
+    color: "onBar",
+    minH: "44px",
+    px: "2",
+    display: "inline-flex",
+    alignItems: "center",
+    whiteSpace: "nowrap",
+    _currentPage: { fontWeight: "700", textDecoration: "underline", textUnderlineOffset: "6px" },
+  },
+});
+
+/**
+ * `title` is what the tab and a screen reader call this page; the first clock that runs leads it. In the round the way back to
+ * the day stands first, and all else is in the menu.
+ */
+export function Bar({
+  title,
+  children,
+  inRound = false,
+}: {
+  title: string;
+  children?: ReactNode;
+  inRound?: boolean;
+}) {
   return (
     <>
       <PageTitle>{title}</PageTitle>
@@ -32,75 +43,48 @@ export function Bar({ title, children }: { title: string; children?: ReactNode }
         position={{ lg: "sticky" }}
         top="0"
         zIndex="20"
-        px={{ base: "3", md: "5" }}
+        px={{ base: "2", md: "5" }}
         py="1"
         align="center"
-        gap="3"
-        wrap="wrap"
+        gap={{ base: "2", md: "3" }}
         className="no-print"
       >
-        <Link
-          asChild
-          color="onBar"
-          fontWeight="700"
-          fontSize="lg"
-          minH="44px"
-          display="inline-flex"
-          alignItems="center"
-          whiteSpace="nowrap"
-        >
-          <RouterLink to="/">Outer Test</RouterLink>
-        </Link>
-        <Flex
-          flex="1"
-          align="center"
-          gap="3"
-          minW="0"
-          wrap={{ base: "wrap", lg: "nowrap" }}
-          order={{ base: 3, lg: 0 }}
-          flexBasis={{ base: "100%", lg: "0" }}
-        >
+        {inRound ? (
+          <Way to="/" aria-label="Today">
+            ‹
+            <Text as="span" hideBelow="lg" ml="1">
+              Today
+            </Text>
+          </Way>
+        ) : (
+          <Link
+            asChild
+            color="onBar"
+            fontWeight="700"
+            fontSize="lg"
+            minH="44px"
+            display="inline-flex"
+            alignItems="center"
+            whiteSpace="nowrap"
+          >
+            <RouterLink to="/">Outer Test</RouterLink>
+          </Link>
+        )}
+        <Flex flex="1" align="center" gap="3" minW="0">
           {children}
         </Flex>
-        <Box ml="auto" display="flex">
-          <BarLink to="/find" label="Find a unit or visit">
-            <Search size={20} aria-hidden />
-          </BarLink>
-          <BarLink to="/watch" label="Watch list">
-            <Eye size={20} aria-hidden />
-          </BarLink>
-          <BarLink to="/company" label="Company">
-            <Building2 size={20} aria-hidden />
-          </BarLink>
-          <BarButton label={`Temperatures in ${scale}; change`} onClick={turnScale}>
-            <span>{scale}</span>
-          </BarButton>
-          <BarButton label={mode === "dark" ? "Light" : "Dark"} onClick={turn}>
-            {mode === "dark" ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-          </BarButton>
-          <BarButton label="Sign out" onClick={() => void leave()}>
-            <LogOut size={20} aria-hidden />
-          </BarButton>
-        </Box>
+        {!inRound && (
+          <Box as="nav" aria-label="Main" hideBelow="lg" display="flex">
+            {PLACES.map(({ to, name }) => (
+              <Way key={to} to={to} end>
+                {name}
+              </Way>
+            ))}
+          </Box>
+        )}
+        <MainMenu withPlaces={inRound} />
       </Flex>
       <Timers />
     </>
-  );
-}
-
-function BarLink({ to, label, children }: { to: string; label: string; children: ReactNode }) {
-  return (
-    <Link
-      asChild
-      color="onBar"
-      minW="44px"
-      minH="44px"
-      display="grid"
-      placeItems="center"
-      aria-label={label}
-      title={label}
-    >
-      <RouterLink to={to}>{children}</RouterLink>
-    </Link>
   );
 }

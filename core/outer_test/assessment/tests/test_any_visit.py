@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from outer_test.assessment import Assessment, assess
-from outer_test.circuit import cabinet, make_circuit, probes
+from outer_test.circuit import ladder_of, make_circuit, probes
 from outer_test.diagnosis import diagnose
 from outer_test.judgement import SCHOOLS, Verdict, worst
 from outer_test.measurement import Accuracy
@@ -93,7 +93,8 @@ class EveryVisit(unittest.TestCase):
         for probe in probes(visit, circuit):
             spots = [probe.clamp] if probe.clamp else [probe.red, probe.black]
             self.assertTrue(all(spot in {wire.name for wire in circuit.wires} or spot in circuit.terminals() for spot in spots), probe)
-        self.assertEqual({part.part.name for part in cabinet(visit, judged.findings).parts}, {part.name for part in circuit.parts})
+        drawn = ladder_of(visit, judged.findings, judged.power.state)
+        self.assertEqual({part.part for section in drawn.sections for part in section.symbols}, {part.name for part in circuit.parts})
         planned = [step.point for station in stations(visit, {}) for step in station.steps]
         self.assertEqual(len(planned), len(set(planned)), "no point is asked for twice")
         self.assertLessEqual(set(planned), set(POINTS))

@@ -12,13 +12,13 @@ CAPACITORS = (
         "cap.herm.uf", "capacitors", "dead", Part.RUN_CAPACITOR, "Compressor section, C to HERM", "HERM",
         "Meter on µF. Wires off HERM. One probe on C, the other on HERM. Let it settle.",
         lifts=Thing.HERM_WIRES, probes=("herm.HERM", "herm.C"), say="herm|hrm|comp cap", plain=HERM,
-        tells_of=("capacitor", "capacitor_herm"),
+        tells_of=("capacitor.HERM", "capacitor_herm"),
     ),
     Point(
         "cap.fan.uf", "capacitors", "dead", Part.RUN_CAPACITOR, "Fan section, C to FAN", "FAN",
         "Meter on µF. Wires off FAN. One probe on C, the other on FAN. Let it settle.",
         lifts=Thing.FAN_WIRE, probes=("fan_section.FAN", "fan_section.C"), say="fan|fan cap", plain=FAN,
-        tells_of=("capacitor", "capacitor_fan"),
+        tells_of=("capacitor.FAN", "capacitor_fan"),
     ),
     Point(
         "cap.start.uf", "capacitors", "dead", Part.START_CAPACITOR, "Start capacitor", "start",

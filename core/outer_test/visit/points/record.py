@@ -70,7 +70,7 @@ class Point:
     clamp_at: the terminal whose wire goes through the jaw. fed_by: what has to be whole for it to mean anything.
     say: what it is called on the entry line, separated by `|`; say_here: words that mean it only at its own station.
     plain: what the customer is told it is, where that is not its part's own name. measures: what it is there to tell.
-    tells_of, proves: the circuit's parts, and wires by their two ends, that are as the reading is; an end is a terminal, a part
+    tells_of, proves: the circuit's parts or sections of them, and wires by their two ends, that are as the reading is; an end is a terminal, a part
     (`board.`), or a capacitor's terminal wherever it is (`HERM`, `.C`).
     """
 

@@ -11,7 +11,7 @@ START_AND_RUN = (
         "One conductor in the jaw, centred. The start-winding wire on HERM.",
         needed=False, clamp=True, clamp_at="compressor.S", fed_by=Feed.LINE | Feed.COMPRESSOR | Feed.HERM,
         say="herm a|herm amps", plain=HERM,
-        tells_of=("capacitor", "capacitor_herm"),
+        tells_of=("capacitor.HERM", "capacitor_herm"),
         proves=(("HERM", "compressor.S"), ("contactor.T2", ".C")),
     ),
     Point(
@@ -24,7 +24,7 @@ START_AND_RUN = (
         "cap.fan.load_a", "run", "live", Part.RUN_CAPACITOR, "FAN under load, amps", "FAN A",
         "One conductor in the jaw, centred. The fan's capacitor wire.",
         needed=False, clamp=True, clamp_at="fan.S", fed_by=Feed.LINE | Feed.FAN, say="fan cap a|fan cap amps", plain=FAN,
-        tells_of=("capacitor", "capacitor_fan"),
+        tells_of=("capacitor.FAN", "capacitor_fan"),
         proves=(("FAN", "fan.S"), ("contactor.T2", ".C")),
     ),
     Point(

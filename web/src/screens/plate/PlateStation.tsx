@@ -121,8 +121,8 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       )}
       {!changed && (
         <Flex gap="3" align="center" wrap="wrap">
-          <Button look="next" onClick={() => void go(`/visits/${visit.id}/safe`)}>
-            On to Make safe
+          <Button look="next" onClick={() => void go(`/visits/${visit.id}`)}>
+            On with the call
           </Button>
           {visit.plate_history.map((one) => (
             <Text key={one.at} fontSize="sm" color="faint">

@@ -7,15 +7,7 @@ import { dismiss, send, useOutbox } from "../../api/outbox";
 import { TextInput } from "../../shell/fields";
 import { meterInHand } from "./MeterChoice";
 
-export function EntryLine({
-  visit,
-  station,
-  onKept,
-}: {
-  visit: string;
-  station: string;
-  onKept: (point: string) => void;
-}) {
+export function EntryLine({ visit, station }: { visit: string; station: string }) {
   const [typed, setTyped] = useDraft(`${visit} line`);
   const refusal = useOutbox().refused.findLast(({ write }) => write.kind === "line" && write.visit === visit);
   const rest = refusal?.write.kind === "line" ? refusal.write.body.text : "";
@@ -39,11 +31,10 @@ export function EntryLine({
       },
     });
     setTyped("");
-    onKept("");
   };
 
   return (
-    <Box position="relative" flex={{ base: "1 1 100%", lg: "0 0 300px" }}>
+    <Box position="relative" flex="0 0 300px">
       <form
         onSubmit={(event) => {
           event.preventDefault();

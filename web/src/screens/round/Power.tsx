@@ -24,17 +24,21 @@ export function PowerBadge({ power }: { power: Power }) {
     <Flex
       role="status"
       aria-label="Power"
+      direction={{ base: "column", lg: "row" }}
       align="center"
-      px="3"
-      h="40px"
+      justify="center"
+      px={{ base: "2", lg: "3" }}
+      h="44px"
       fontWeight="700"
+      fontSize={{ base: "sm", lg: "md" }}
+      lineHeight="1.2"
       borderWidth="1px"
       whiteSpace="nowrap"
       {...BADGE[power.state]}
     >
       {POWER[power.state]}
       {power.since && (
-        <Text as="span" className="num" ml="2">
+        <Text as="span" className="num" ml={{ lg: "2" }}>
           {power.state === "dead-proved" ? <Age since={power.since} /> : clock(power.since)}
         </Text>
       )}

@@ -1,223 +1,260 @@
-/** The round: stations down the left, the station at hand in the middle, what it says and what is still off at the right. */
-import { Box, Flex, Grid, Link, Text } from "@chakra-ui/react";
+/** The round: the path of this call, the step at hand, where it stands and what is still off. Any reading can be opened. */
+import { Box, Flex, Grid, Heading, Text, useBreakpointValue } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
-import { useOutbox, waitingPoints } from "../../api/outbox";
+import { made } from "../../api/made";
+import { send, useOutbox, waitingPoints } from "../../api/outbox";
 import { useVisit } from "../../api/queries";
-import { Cabinet } from "../../drawing/Cabinet";
+import { Ladder } from "../../drawing/Ladder";
 import { Bar } from "../../shell/Bar";
-import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT } from "../../shell/words";
 import { shown, useScale } from "../../theme/temperature";
 import { DefrostBench } from "../defrost/DefrostBench";
 import { PlateStation } from "../plate/PlateStation";
+import { AllReadings } from "./AllReadings";
 import { Conflicts } from "./Conflicts";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
 import { KeysHelp } from "./KeysHelp";
+import { LiftWire } from "./LiftWire";
 import { NotPutBack } from "./NotPutBack";
 import { PartsIn } from "./PartsIn";
-import { firstOpen, firstOpenStation, pointState, type Station } from "./points";
+import { allPoints, onward, repairOf, restOfRun, startQuery, stepQuery } from "./path";
+import { PathRail, PathStrip } from "./PathRail";
+import { PhoneStrip } from "./PhoneStrip";
+import { pointState } from "./points";
 import { PowerBadge, PowerPanel } from "./Power";
 import { Rejudge } from "./Rejudge";
-import { StationRail } from "./StationRail";
-import { Figures, Standing, StandingBrief } from "./Standing";
-import { StationSteps } from "./StationSteps";
+import { RepairPane } from "./RepairPane";
+import { Figures, Standing } from "./Standing";
+import { StepPane } from "./StepPane";
 import { StopDialog } from "./StopDialog";
 import { useRoundKeys } from "./useRoundKeys";
 import { VisitNotes } from "./VisitNotes";
-import { WhatThisSays } from "./WhatThisSays";
+
+const VIEWS = ["step", "all", "plate", "defrost", "finish"] as const;
+type View = (typeof VIEWS)[number];
 
 export default function RoundScreen() {
-  const { visitId = "", station } = useParams();
-  const asked = useSearchParams()[0].get("point") ?? "";
+  const { visitId = "", view = "step" } = useParams();
   const visit = useVisit(visitId);
   if (visit.isPending) return <Notice>Opening the visit …</Notice>;
   if (visit.isError) return <Notice>{visit.error.message}</Notice>;
-  const name = station ?? firstOpenStation(visit.data.round);
-  const here = visit.data.round.stations.find((one) => one.name === name);
-  if (here === undefined) return <Notice>This unit’s round has no station of that name.</Notice>;
-  return <Opened key={`${visitId} ${name} ${asked}`} visit={visit.data} station={here} />;
+  const named = VIEWS.find((one) => one === view);
+  const hasIt = named !== undefined && (named !== "defrost" || visit.data.round.defrost != null);
+  if (!hasIt) return <Notice>This unit’s round has no page of that name.</Notice>;
+  return <Opened key={visitId} visit={visit.data} view={named} />;
 }
 
-function Opened({ visit, station }: { visit: VisitShown; station: Station }) {
+function Opened({ visit, view }: { visit: VisitShown; view: View }) {
   const { round } = visit;
   const outbox = useOutbox();
-  const [scale] = useScale();
   const go = useNavigate();
+  const unsent = waitingPoints(outbox.waiting, visit.id);
   const [query] = useSearchParams();
-  const [point, setPoint] = useState(() => query.get("point") ?? firstOpen(round, station)?.point ?? "");
-  const [lastKept, setLastKept] = useState("");
+  // The step at hand is held: a new plan changes what is ahead, never what is under the finger.
+  const [start] = useState(() => new URLSearchParams(startQuery(round, unsent)));
+  const asked = query.has("point") || query.has("repair") ? query : start;
+  const repair = asked.get("repair");
+  const point = repair === null ? (asked.get("point") ?? "") : "";
+  const steps = round.stations.flatMap((station) => station.steps);
+  const step = steps.find((one) => one.point === point);
   const [help, setHelp] = useState(false);
-  const stations = round.stations;
-  const place = stations.indexOf(station);
-  const steps = station.steps;
-  const at = Math.max(
-    steps.findIndex((step) => step.point === point),
-    0,
-  );
-
-  const goStation = (by: number) => {
-    const next = stations[place + by];
-    if (next) void go(`/visits/${visit.id}/${next.name}`);
-  };
-  const goStep = (by: number) => {
-    const next = steps[at + by];
-    if (next) setPoint(next.point);
-  };
-  // From a reading that is asked for to the next such; from an optional one to its neighbour.
-  const goOn = () => {
-    const kept = new Set([
-      ...round.entries.map((one) => one.point),
-      ...waitingPoints(outbox.waiting, visit.id),
-    ]);
-    const asked = steps.slice(at + 1).find((step) => step.needed && !kept.has(step.point));
-    const next = steps[at]?.needed ? asked : steps[at + 1];
-    if (next) setPoint(next.point);
-  };
-  useRoundKeys({ goStation, goStep, toggleHelp: () => setHelp((open) => !open) });
-
-  const current = steps[at]?.point ?? "";
-  const state = pointState(round, outbox.refused, visit.id, current);
-  const told = state.finding ? current : lastKept || current;
+  const wide = useBreakpointValue({ base: false, lg: true }) ?? true;
   const finished = round.finished_at != null;
 
+  const open = (next: string) => void go(`/visits/${visit.id}?point=${next}`);
+  const goOn = () => {
+    const next = onward(round, point, unsent);
+    if (next) void go(`/visits/${visit.id}${stepQuery(next.step, next.point)}`);
+    else void go(`/visits/${visit.id}/finish`);
+  };
+  // Within a run the next reading follows at once; at its end the verdict stays until the technician goes on.
+  const saved = (own: string) => {
+    const rest = restOfRun(round, own, [...unsent, own]);
+    if (rest !== undefined) open(rest);
+  };
+  const points = allPoints(round.stations);
+  const goStep = (by: number) => {
+    const next = points[points.indexOf(point) + by];
+    if (next !== undefined) open(next);
+  };
+  const goStation = (by: number) => {
+    const withSteps = round.stations.filter((station) => station.steps.length > 0);
+    const at = withSteps.findIndex((station) => station.steps.some((one) => one.point === point));
+    const next = withSteps[at + by]?.steps[0];
+    if (next) open(next.point);
+  };
+  useRoundKeys({ goStation, goStep, toggleHelp: () => setHelp((shows) => !shows) });
+  const at = { view, point, repair: repair ?? "" };
+  const station = round.stations.find((one) => one.steps.some((own) => own.point === point));
+
   return (
-    <Flex direction="column" minH="100vh">
-      <Bar title={`${station.title}: ${visit.site}, ${visit.unit}`}>
-        <Box minW="0" flex="1">
-          <Text fontWeight="600" truncate>
-            {visit.site}, {visit.unit}
-          </Text>
-          <Text fontSize="sm" color="onBarFaint" truncate>
-            {COMPLAINT[visit.complaint] ?? visit.complaint}
-            {round.conditions.outdoor_f != null &&
-              ` · ${shown(String(round.conditions.outdoor_f), "°F", "", scale).join(" ")} outside`}
-          </Text>
-        </Box>
-        <Box display={{ base: "none", lg: "block" }}>
-          <PowerBadge power={round.assessment.power} />
-        </Box>
-        {!finished && <EntryLine visit={visit.id} station={station.name} onKept={setLastKept} />}
+    <Flex direction="column" h={{ base: view === "step" ? "100dvh" : "auto", lg: "auto" }} minH="100dvh">
+      <Bar
+        title={`${view === "step" ? (step?.title ?? "Repair") : TITLES[view]}: ${visit.site}, ${visit.unit}`}
+        inRound
+      >
+        <About visit={visit} />
+        <PowerBadge power={round.assessment.power} />
+        {!finished && wide && <EntryLine visit={visit.id} station={station?.name ?? "safe"} />}
       </Bar>
-      <Grid flex="1" templateColumns={{ base: "1fr", lg: "218px minmax(0, 1fr) 300px" }} alignItems="start">
-        <StationRail visit={visit} current={station.name} refused={outbox.refused} />
-        <Box as="main" p={{ base: "3", md: "5" }} minW="0">
+      {!wide && <PathStrip visit={visit} at={at} unsent={unsent} />}
+      <Grid
+        flex="1"
+        minH="0"
+        templateColumns={{ base: "minmax(0, 1fr)", lg: "236px minmax(0, 1fr) 300px" }}
+        alignItems={{ base: "stretch", lg: "start" }}
+      >
+        {wide && <PathRail visit={visit} at={at} unsent={unsent} />}
+        <Box
+          as="main"
+          p={{ base: view === "step" ? "0" : "3", lg: "4" }}
+          minW="0"
+          minH="0"
+          overflow={{ base: view === "step" ? "hidden" : "visible", lg: "visible" }}
+        >
           <Waiting count={outbox.waiting.length} offline={outbox.offline} />
           <Conflicts visit={visit} />
-          <StandingBrief visit={visit} />
-          {station.name === "plate" ? (
-            <PlateStation visit={visit} />
-          ) : (
+          {view === "all" && <AllReadings visit={visit} refused={outbox.refused} />}
+          {view === "plate" && <PlateStation visit={visit} />}
+          {view === "defrost" && <DefrostBench visit={visit} />}
+          {view === "finish" && <FinishPane visit={visit} />}
+          {view === "step" && (
             <>
-              <Wiring visit={visit} point={current} stays={station.name !== "defrost"} />
-              <StationSteps
-                visit={visit}
-                station={station}
-                current={current}
-                refused={outbox.refused}
-                choose={setPoint}
-                kept={(kept) => {
-                  setLastKept(kept);
-                  goOn();
-                }}
-              />
-              {station.name === "defrost" && <DefrostBench visit={visit} />}
+              {wide && <Wiring visit={visit} point={point} />}
+              {repair !== null ? (
+                <RepairPane visit={visit} part={repair} step={repairOf(round, repair)} goOn={goOn} />
+              ) : step ? (
+                <StepPane
+                  key={point}
+                  visit={visit}
+                  step={step}
+                  state={pointState(round, outbox.refused, visit.id, point)}
+                  unsent={unsent}
+                  waits={unsent.includes(point)}
+                  saved={saved}
+                  goOn={goOn}
+                />
+              ) : (
+                <Text p="3">This unit’s round has no such reading.</Text>
+              )}
             </>
           )}
-          <Text fontSize="sm" color="faint" mt="5">
-            Live work only by licensed people, under local code. <b className="num">↑ ↓</b> reading{" "}
-            <b className="num">← →</b> station <b className="num">/</b> several at once{" "}
-            <b className="num">?</b> all keys
+          <Text fontSize="sm" color="faint" mt="4" hideBelow="lg">
+            Live work only by licensed people, under local code. <b className="num">Enter</b> save, then next{" "}
+            <b className="num">↑ ↓</b> reading <b className="num">← →</b> station <b className="num">/</b>{" "}
+            several at once <b className="num">?</b> all keys
           </Text>
         </Box>
-        <Box
-          as="aside"
-          aria-label="What follows"
-          p={{ base: "3", md: "5" }}
-          pl={{ lg: "0" }}
-          display="grid"
-          gap="5"
-          position={{ lg: "sticky" }}
-          top="56px"
-          maxH={{ lg: "calc(100vh - 56px)" }}
-          overflowY={{ lg: "auto" }}
-        >
-          <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />
-          <Standing visit={visit} />
-          <PartsIn visit={visit} />
-          {station.name !== "plate" && <WhatThisSays round={round} point={told} />}
-          <VisitNotes visit={visit.id} round={round} />
-          <Figures visit={visit} />
-          <Rejudge visit={visit} />
-          <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
-          <Finish visit={visit} />
-        </Box>
+        {wide && <Aside visit={visit} view={view} />}
       </Grid>
-      <PhoneStrip power={round.assessment.power} off={round.assessment.open_lines} />
+      {!wide && (
+        <PhoneStrip
+          visit={visit}
+          leave={view === "step" ? `/visits/${visit.id}/all` : `/visits/${visit.id}`}
+        />
+      )}
       <StopDialog round={round} visit={visit.id} />
       {help && <KeysHelp close={() => setHelp(false)} />}
     </Flex>
   );
 }
 
-/** The drawing of the unit; on a phone it opens on request, so that entering readings keeps the glass. */
-function Wiring({ visit, point, stays }: { visit: VisitShown; point: string; stays: boolean }) {
-  const [open, setOpen] = useState(false);
-  const drawing = <Cabinet cabinet={visit.round.cabinet} point={point} />;
+const TITLES: Record<Exclude<View, "step">, string> = {
+  all: "Every station and reading",
+  finish: "Finish",
+  plate: "Plate",
+  defrost: "Defrost",
+};
+
+function About({ visit }: { visit: VisitShown }) {
+  const [scale] = useScale();
+  const { outdoor_f } = visit.round.conditions;
   return (
-    <>
-      <Box
-        display={{ base: "none", lg: "block" }}
-        position={stays ? "sticky" : "static"}
-        top="56px"
-        zIndex="5"
-        bg="paper"
-        pt="2"
-        mt="-2"
-      >
-        {drawing}
-      </Box>
-      <Box display={{ base: "block", lg: "none" }} mb="3">
-        <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? "Hide the wiring" : "Where the probes go"}
-        </Button>
-        {open && drawing}
-      </Box>
-    </>
+    <Box minW="0" flex="1">
+      <Text fontWeight="600" truncate>
+        {visit.site}, {visit.unit}
+      </Text>
+      <Text fontSize="sm" color="onBarFaint" truncate>
+        {COMPLAINT[visit.complaint] ?? visit.complaint}
+        {outdoor_f != null && ` · ${shown(String(outdoor_f), "°F", "", scale).join(" ")} outside`}
+      </Text>
+    </Box>
   );
 }
 
-/** On a phone what is still off, and the power, stay in sight at the bottom. */
-function PhoneStrip({ power, off }: { power: VisitShown["round"]["assessment"]["power"]; off: number }) {
+/** The whole ladder, beside the step on a laptop; a tapped wire goes on the list. */
+function Wiring({ visit, point }: { visit: VisitShown; point: string }) {
+  const [asked, setAsked] = useState("");
+  const finished = visit.round.finished_at != null;
+  const lift = () => {
+    send({ kind: "lifted", visit: visit.id, body: { ...made(visit.id), what: asked } });
+    setAsked("");
+  };
   return (
-    <Flex
-      display={{ base: "flex", lg: "none" }}
+    <Box mb="3">
+      <Ladder ladder={visit.round.ladder} point={point} lift={finished ? undefined : setAsked} />
+      {asked && <LiftWire what={asked} lift={lift} close={() => setAsked("")} />}
+    </Box>
+  );
+}
+
+/** At the end of the path: what is not back yet, and finishing. */
+function FinishPane({ visit }: { visit: VisitShown }) {
+  return (
+    <Box display="grid" gap="5" maxW="40rem">
+      <Heading as="h1" fontSize="2xl">
+        Finish
+      </Heading>
+      <NotPutBack visit={visit.id} lines={visit.round.lifted} disabled={visit.round.finished_at != null} />
+      <Finish visit={visit} />
+    </Box>
+  );
+}
+
+function Aside({ visit, view }: { visit: VisitShown; view: View }) {
+  const { round } = visit;
+  const finished = round.finished_at != null;
+  return (
+    <Box
+      as="aside"
+      aria-label="What follows"
+      p="4"
+      pl="0"
+      display="grid"
+      gap="5"
       position="sticky"
-      bottom="0"
-      bg="bar"
-      color="onBar"
-      px="3"
-      py="1"
-      gap="3"
-      align="center"
-      justify="space-between"
+      top="56px"
+      maxH="calc(100vh - 56px)"
+      overflowY="auto"
     >
-      <Link href="#not-put-back" color="onBar" fontWeight="700" minH="44px" textDecoration="underline">
-        {off === 0 ? "Everything is back" : `${off} to put back`}
-      </Link>
-      <PowerBadge power={power} />
-    </Flex>
+      <Standing visit={visit} />
+      {view !== "finish" && <NotPutBack visit={visit.id} lines={round.lifted} disabled={finished} />}
+      <PartsIn visit={visit} />
+      <PowerPanel visit={visit.id} power={round.assessment.power} disabled={finished} />
+      {view !== "finish" && <Finish visit={visit} />}
+      <VisitNotes visit={visit.id} round={round} />
+      <Figures visit={visit} />
+      <Rejudge visit={visit} />
+    </Box>
   );
 }
 
 function Waiting({ count, offline }: { count: number; offline: boolean }) {
   if (!offline || count === 0) return null;
   return (
-    <Box role="status" borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3" mb="4">
+    <Box
+      role="status"
+      borderWidth="1px"
+      borderColor="ochre"
+      bg="ochreTint"
+      p={{ base: "2", lg: "3" }}
+      mb={{ lg: "3" }}
+    >
       The server does not answer. {count} {count === 1 ? "entry is" : "entries are"} kept on this device and
       sent again by {count === 1 ? "itself" : "themselves"}.
     </Box>

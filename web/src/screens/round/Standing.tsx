@@ -10,6 +10,8 @@ import { capital } from "../../shell/words";
 type Suspect = Schemas["Suspect"];
 
 const SHOWN = 3;
+/** Under this a suspect is shown only on request, once a part is accused. */
+const FAINT = 0.03;
 
 function Part({ title, children }: { title: string; children: React.ReactNode }) {
   return (
@@ -23,9 +25,11 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
 }
 
 export function Standing({ visit }: { visit: VisitShown }) {
-  const { suspects, accused, next } = visit.round.diagnosis;
+  const { suspects, accused, ahead } = visit.round.diagnosis;
+  const next = ahead[0];
   const [all, setAll] = useState(false);
-  const shown = all ? suspects : suspects.slice(0, SHOWN);
+  const first = suspects.slice(0, SHOWN);
+  const shown = all ? suspects : accused.length > 0 ? first.filter((one) => one.probability >= FAINT) : first;
   return (
     <Part title="Where this stands">
       {accused.map(({ part, fault, why }) => (
@@ -42,7 +46,7 @@ export function Standing({ visit }: { visit: VisitShown }) {
           <SuspectLine key={suspect.fault} visit={visit} suspect={suspect} />
         ))}
       </ol>
-      {suspects.length > SHOWN && (
+      {(all || suspects.length > shown.length) && (
         <Button look="quiet" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? "Fewer" : "All suspects"}
         </Button>
@@ -51,57 +55,28 @@ export function Standing({ visit }: { visit: VisitShown }) {
   );
 }
 
-/** The same in two lines, for a phone: who is accused or first suspected, and what is next. */
-export function StandingBrief({ visit }: { visit: VisitShown }) {
-  const { suspects, accused, next } = visit.round.diagnosis;
-  const first = suspects[0];
-  const who =
-    accused.length > 0
-      ? accused.map(({ part }) => capital(part)).join(", ")
-      : first && `${first.says} (${Math.round(first.probability * 100)} %)`;
-  if (!who && !next) return null;
-  return (
-    <Box
-      display={{ base: "block", lg: "none" }}
-      aria-label="Where this stands, in short"
-      role="group"
-      borderLeftWidth="4px"
-      borderColor="copper"
-      pl="3"
-      mb="3"
-    >
-      {who && <Text fontWeight="600">{who}</Text>}
-      {next && (
-        <Text>
-          Next: <NextLink visit={visit} next={next} />
-        </Text>
-      )}
-    </Box>
-  );
+function NextLink({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
+  const title = `${next.title} (${next.minutes} min, ${next.power})`;
+  if (next.repairs == null) return <PointLink visit={visit} point={next.point} title={title} />;
+  return <StepLink to={`/visits/${visit.id}?repair=${encodeURIComponent(next.repairs)}`}>{title}</StepLink>;
 }
 
-function NextLink({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
+function StepLink({ to, children }: { to: string; children: string }) {
   return (
-    <PointLink
-      visit={visit}
-      point={next.point}
-      title={`${next.title} (${next.minutes} min, ${next.power})`}
-    />
+    <Link to={to}>
+      <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
+        {children}
+      </Text>
+    </Link>
   );
 }
 
 /** One tap to where a point is read, by the step's own title where no other is given. */
 function PointLink({ visit, point, title }: { visit: VisitShown; point: string; title?: string }) {
-  const station = visit.round.stations.find(({ steps }) => steps.some((step) => step.point === point));
-  const words = title ?? station?.steps.find((step) => step.point === point)?.title ?? "";
-  if (!station) return <b>{words}</b>;
-  return (
-    <Link to={`/visits/${visit.id}/${station.name}?point=${point}`}>
-      <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
-        {words}
-      </Text>
-    </Link>
-  );
+  const step = visit.round.stations.flatMap(({ steps }) => steps).find((one) => one.point === point);
+  const words = title ?? step?.title ?? "";
+  if (!step) return <b>{words}</b>;
+  return <StepLink to={`/visits/${visit.id}?point=${point}`}>{words}</StepLink>;
 }
 
 function Next({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"] }) {
@@ -121,20 +96,25 @@ function SuspectLine({ visit, suspect }: { visit: VisitShown; suspect: Suspect }
   const { says, probability, evidence_for, evidence_against, would_change } = suspect;
   const hasWhy = evidence_for.length + evidence_against.length > 0 || would_change !== "";
   return (
-    <Box as="li" py="1" listStyleType="none">
-      <Flex gap="2" align="baseline">
-        <Text className="num" fontWeight="700" minW="3.2rem">
+    <Box as="li" listStyleType="none" fontSize="sm">
+      <Flex gap="2" align="center">
+        <Text className="num" fontWeight="700" minW="3rem">
           {probability < 0.01 ? "< 1" : Math.round(probability * 100)} %
         </Text>
-        <Text flex="1">{says}</Text>
+        <Box flex="1">
+          <Text>{says}</Text>
+          <Box h="6px" bg="rule" aria-hidden>
+            <Box h="6px" bg="ink" w={`${Math.max(1, Math.round(probability * 100))}%`} />
+          </Box>
+        </Box>
         {hasWhy && (
-          <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Button look="quiet" fontSize="sm" aria-expanded={open} onClick={() => setOpen(!open)}>
             Why
           </Button>
         )}
       </Flex>
       {open && (
-        <Box fontSize="sm" pl="3.8rem">
+        <Box pl="3.6rem">
           {evidence_for.map((one) => (
             <Text key={one}>For: {one}</Text>
           ))}

@@ -1,5 +1,5 @@
 /** What is known of each point of a round: its reading, its finding, whether a write of it was refused. */
-import type { Finding, Round, Schemas, Step } from "../../api/client";
+import type { Finding, Round, Schemas } from "../../api/client";
 import { isReadingAt, type Refusal } from "../../api/outbox";
 import { markOf, type MarkKind } from "../../drawing/Mark";
 
@@ -30,16 +30,4 @@ export function pointState(round: Round, refused: Refusal[], visit: string, poin
   const judged = stops ? "stop" : finding ? markOf(finding.verdict) : entry ? "kept" : "none";
   const mark = refusal ? "error" : judged;
   return { finding, others, entry, history: entries.filter((one) => one !== entry), refusal, mark };
-}
-
-/** The first step of a station that still wants a reading, else its first. */
-export function firstOpen(round: Round, station: Station): Step | undefined {
-  const read = new Set(round.entries.map((one) => one.point));
-  return station.steps.find((step) => step.needed && !read.has(step.point)) ?? station.steps[0];
-}
-
-/** The first station with something still to read. */
-export function firstOpenStation(round: Round): string {
-  if (round.entries.length === 0) return "plate";
-  return round.assessment.missing[0]?.station ?? round.stations.at(-1)?.name ?? "plate";
 }

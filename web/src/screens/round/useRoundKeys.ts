@@ -9,7 +9,7 @@ export interface RoundKeys {
 
 /** Every key of the round, for the help and the hints. */
 export const KEYS: [string, string][] = [
-  ["Enter", "save the reading, go to the next"],
+  ["Enter", "save the reading; once more: go on to what comes next"],
   ["↑ ↓", "reading before, reading after"],
   ["← →", "station before, station after (where nothing is typed)"],
   ["1 2 3 …", "choose what you see; stamp what happens while a defrost is watched"],
@@ -57,6 +57,8 @@ function handle(event: KeyboardEvent, keys: RoundKeys): boolean {
       if (field instanceof HTMLInputElement && field.value !== "") return false;
       keys.goStation(event.key === "ArrowLeft" ? -1 : 1);
       return true;
+    case "Enter":
+      return field?.matches("button, a, input") !== true && goOnByKey();
     case "/":
       focusOn("entry-line");
       return true;
@@ -78,6 +80,13 @@ function handleInText(event: KeyboardEvent, field: HTMLElement): boolean {
   if (event.key !== "Escape" || field.id !== "entry-line") return false;
   document.querySelector<HTMLElement>("[data-reading]")?.focus();
   return true;
+}
+
+/** Press what leads on, where nothing is typed. */
+function goOnByKey(): boolean {
+  const next = document.querySelector<HTMLButtonElement>("[data-reading-next]");
+  next?.click();
+  return next !== null;
 }
 
 function chooseByDigit(key: string): boolean {

@@ -65,11 +65,17 @@ function Form({ shown }: { shown: Shown }) {
         <OneChoice
           key={choice.choice}
           choice={choice}
-          value={chosen[choice.choice as keyof Rules]}
+          value={chosen[choice.choice as Exclude<keyof Rules, "maintenance">]}
           disabled={!shown.may_change}
           choose={(school) => setDraft(JSON.stringify({ ...chosen, [choice.choice]: school }))}
         />
       ))}
+      <Maintenance
+        items={shown.upkeep}
+        chosen={chosen.maintenance}
+        disabled={!shown.may_change}
+        choose={(maintenance) => setDraft(JSON.stringify({ ...chosen, maintenance }))}
+      />
       {changed && shown.may_change && (
         <Flex
           position="sticky"
@@ -181,6 +187,44 @@ function OneChoice({ choice, value, disabled, choose }: ChoiceProps) {
   );
 }
 
+interface MaintenanceProps {
+  items: Shown["upkeep"];
+  chosen: Rules["maintenance"];
+  disabled: boolean;
+  choose: (items: Rules["maintenance"]) => void;
+}
+
+/** The company's own list for a call without a complaint: short by default, in the order of the round. */
+function Maintenance({ items, chosen, disabled, choose }: MaintenanceProps) {
+  return (
+    <Fields disabled={disabled} borderTopWidth="1px" borderColor="edge" pt="3" mb="6" minW="0">
+      <chakra.legend float="left" w="100%" fontWeight="700" fontSize="lg">
+        What a maintenance call records
+      </chakra.legend>
+      <Text color="faint" mb="2" css={{ clear: "both" }}>
+        The unit is proved dead first wherever dead work is on the list. Every other reading stays one tap
+        away.
+      </Text>
+      {items.map(({ item, title }) => (
+        <Flex as="label" key={item} gap="3" align="center" minH="44px" px="3">
+          <input
+            type="checkbox"
+            checked={chosen.includes(item)}
+            onChange={(event) =>
+              choose(
+                items
+                  .map((one) => one.item)
+                  .filter((one) => (one === item ? event.target.checked : chosen.includes(one))),
+              )
+            }
+          />
+          <Text>{title}</Text>
+        </Flex>
+      ))}
+    </Fields>
+  );
+}
+
 function Versions({ shown }: { shown: Shown }) {
   if (shown.versions.length === 0) return <Text color="faint">Not changed yet: these are the defaults.</Text>;
   return (
@@ -206,7 +250,7 @@ function differences(rules: Rules, before: Rules | undefined): string {
   if (!before) return "first version";
   const names = Object.keys(rules) as (keyof Rules)[];
   return names
-    .filter((name) => rules[name] !== before[name])
-    .map((name) => `${name.replaceAll("_", " ")}: ${before[name]} → ${rules[name]}`)
+    .filter((name) => String(rules[name]) !== String(before[name]))
+    .map((name) => `${name.replaceAll("_", " ")}: ${String(before[name])} → ${String(rules[name])}`)
     .join("; ");
 }

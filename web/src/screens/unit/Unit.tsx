@@ -5,7 +5,7 @@ import { Link as RouterLink, useParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { useUnit } from "../../api/queries";
-import { Cabinet } from "../../drawing/Cabinet";
+import { Ladder } from "../../drawing/Ladder";
 import { Mark, type MarkKind } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
 import { Notice } from "../../shell/Notice";
@@ -52,7 +52,7 @@ function Opened({ unit }: { unit: UnitFile }) {
               <History points={unit.points} />
             )}
             <Box as="section" aria-label="Wiring" mt="8">
-              <Cabinet cabinet={unit.cabinet} point="" />
+              <Ladder ladder={unit.ladder} point="" />
             </Box>
             <PlateShown typed={typedFrom(unit.plate, [], null)} findings={[]} />
           </Box>

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from outer_test.assessment import assess
-from outer_test.circuit import cabinet
+from outer_test.circuit import make_circuit, probes
 from outer_test.entry import parse_line
 from outer_test.judgement import WORST_FIRST, HouseRules, Verdict
 from outer_test.measurement import Accuracy, measure
@@ -221,7 +221,8 @@ class SecondContactor(unittest.TestCase):
 
         self.assertEqual(asked(Visit()), set())
         self.assertEqual(len(asked(Visit(plate=self.PLATE))), 10)
-        self.assertTrue(any(probe.point == "contactor2.pole2.drop_v" for probe in cabinet(Visit(plate=self.PLATE), ()).probes))
+        unit = Visit(plate=self.PLATE)
+        self.assertTrue(any(probe.point == "contactor2.pole2.drop_v" for probe in probes(unit, make_circuit(unit))))
 
     def test_on_the_entry_line(self) -> None:
         kept = {item.point: item.value for item in parse_line("2nd coil 11.8 2nd drop1 .02 at 12.4 faces2 pitted").items}

@@ -1,0 +1,94 @@
+/** The menu: the other screens, how things are shown, and signing out. */
+import { chakra } from "@chakra-ui/react";
+import { useId } from "react";
+import { Link } from "react-router";
+
+import { api, data } from "../api/client";
+import { queries } from "../api/queries";
+import { useMode } from "../theme/mode";
+import { useScale } from "../theme/temperature";
+
+export const PLACES = [
+  { to: "/", name: "Today" },
+  { to: "/find", name: "Units" },
+  { to: "/watch", name: "Watch list" },
+  { to: "/company", name: "Company" },
+];
+
+const line = {
+  display: "flex",
+  alignItems: "center",
+  w: "100%",
+  minH: "48px",
+  px: "4",
+  color: "ink",
+  fontWeight: "600",
+  textAlign: "start",
+  cursor: "pointer",
+  borderBottomWidth: "1px",
+  borderColor: "rule",
+  _hover: { bg: "paper" },
+} as const;
+
+const Place = chakra(Link, { base: line });
+const Act = chakra("button", { base: line });
+const Opener = chakra("button", {
+  base: {
+    minH: "44px",
+    px: "3",
+    color: "onBar",
+    fontWeight: "600",
+    borderWidth: "1px",
+    borderColor: "onBarFaint",
+    cursor: "pointer",
+  },
+});
+// The browser's own popover: it closes on Escape, on a tap beside it, and gives the focus back.
+const Sheet = chakra("div", {
+  base: {
+    position: "fixed",
+    inset: "56px 8px auto auto",
+    m: "0",
+    w: "15rem",
+    p: "0",
+    bg: "panel",
+    borderWidth: "1px",
+    borderColor: "ink",
+  },
+});
+
+/** `withPlaces`: the screens are listed on a laptop too, where the bar does not show them. */
+export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
+  const id = useId();
+  const [mode, turn] = useMode();
+  const [scale, turnScale] = useScale();
+  const leave = async () => {
+    queries.setQueryData(["session"], await data(api.DELETE("/api/v1/session")));
+    // What the one before saw is not there for the next.
+    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
+  };
+  const close = () => document.getElementById(id)?.hidePopover();
+  return (
+    <>
+      <Opener type="button" popoverTarget={id}>
+        Menu
+      </Opener>
+      <Sheet id={id} popover="auto" role="group" aria-label="Menu">
+        {PLACES.map(({ to, name }) => (
+          <Place key={to} to={to} onClick={close} {...(!withPlaces && { hideFrom: "lg" })}>
+            {name}
+          </Place>
+        ))}
+        <Act type="button" onClick={turnScale}>
+          Temperatures in {scale}; change
+        </Act>
+        <Act type="button" onClick={turn}>
+          {mode === "dark" ? "Light" : "Dark"}
+        </Act>
+        <Act type="button" onClick={() => void leave()}>
+          Sign out
+        </Act>
+      </Sheet>
+    </>
+  );
+}
