@@ -1,4 +1,4 @@
-"""The people of a company: let in by a link, given a role, shut out, given a new password."""
+"""The people of a company: let in by a link, given a role, deactivated, given a new password."""
 
 import hashlib
 import secrets
@@ -148,7 +148,7 @@ def member_of(company: Company, member_id: int) -> Member:
 
 @transaction.atomic
 def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
-    """Give a member a role, shut them out or let them in again. Somebody always stays lead. Raises NoSuchMember, FieldProblem."""
+    """Give a member a role, deactivate or reactivate them. Somebody always stays lead. Raises NoSuchMember, FieldProblem."""
     if role not in Member.Role.values:
         raise FieldProblem("role", f"Use one of: {', '.join(Member.Role.values)}.")
     leads = Member.objects.select_for_update().filter(company=lead.company, role=Member.Role.LEAD, is_active=True)
@@ -157,7 +157,7 @@ def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
     if not others and (role != Member.Role.LEAD or not active):
         raise FieldProblem("role", "Somebody has to stay lead. Make another lead first.")
     said = [] if member.role == role else [f"made {member.shown_name} a {role}"]
-    said += [] if member.is_active == active else [f"{'let in again' if active else 'shut out'} {member.shown_name}"]
+    said += [] if member.is_active == active else [f"{'reactivated' if active else 'deactivated'} {member.shown_name}"]
     member.role, member.is_active = role, active
     member.save(update_fields=["role", "is_active"])
     if not active:

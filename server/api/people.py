@@ -8,6 +8,7 @@ from django.utils import timezone
 from ninja import Body, Router
 
 from accounts.audit import latest_changes
+from accounts.browsers import browser_in_words
 from accounts.models import Invitation, Member
 from accounts.people import (
     NewMember,
@@ -58,13 +59,13 @@ class LinkShown:
 
 @dataclass(frozen=True, slots=True)
 class SignInShown:
-    """A sign-in; `here` is the asker's own session, `open` one that has not ended."""
+    """A sign-in; `browser` names it as people do, `here` is the asker's own session, `open` one that has not ended."""
 
     id: int
     name: str
     at: datetime
     address: str
-    agent: str
+    browser: str
     open: bool
     here: bool
 
@@ -146,7 +147,7 @@ def _people(request: Asking) -> PeopleShown:
                 one.member.shown_name,
                 one.at,
                 one.address,
-                one.agent,
+                browser_in_words(one.agent),
                 one.ended_at is None,
                 one.session_key == request.session.session_key,
             )
@@ -185,7 +186,7 @@ def no_link(request: Asking, link_id: int) -> PeopleShown:
 
 @router.put("/{member_id}", response={200: PeopleShown, **REFUSALS})
 def change_person(request: Asking, member_id: int, body: Body[PersonChange]) -> PeopleShown:
-    """Give a member a role, shut them out or let them in again. Leads only."""
+    """Give a member a role, deactivate or reactivate them. Leads only."""
     need_lead(request)
     change(request.auth, member_id, body.role, body.active)
     return _people(request)

@@ -51,6 +51,7 @@ class Answers(BrowserTest):
 
     def test_what_was_not_stamped_is_asked_and_only_a_no_is_evidence(self) -> None:
         self.open_visit("Fell Road 21", "Defrost")
+        self.page.get_by_role("link", name="Run", exact=True).click()
         self.page.get_by_role("button", name="Forced: start the clock").click()
         self.page.get_by_role("button", name="Valve shifts").click()
         self.page.get_by_role("button", name="Stop watching").click()

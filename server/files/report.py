@@ -15,6 +15,7 @@ from weasyprint.text.fonts import FontConfiguration
 from weasyprint.urls import URLFetcher
 
 from accounts.models import Company
+from files.report_ladder import ladder
 from files.report_tape import mark, tape
 from fleet.parts import parts_changed
 from outer_test.assessment import Assessment
@@ -80,6 +81,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
             "notes": [(note.text, note.at, note.by_whom) for note in shown.notes],
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
             "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
+            "ladder": mark_safe(ladder(shown.ladder)),
             "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.body.strokes],
             "fonts": [] if for_paper else _font_names(), "for_paper": for_paper,
         },

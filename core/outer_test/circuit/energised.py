@@ -17,6 +17,8 @@ _TELLS = {
     **dict.fromkeys(("control.r_c.v", "control.stat_y.v", "control.y_in.v", "control.y_out.v", "contactor.coil.v"), _DEAD_LOW_V),
 }
 _SOURCES = {"disconnect.L1": Live.L1, "disconnect.L2": Live.L2, "disconnect.L3": Live.L3, "indoor.R": Live.LOW}
+# The side that a reading is taken against.
+_COMMON = ("C", "B", "G")
 _FUSES = {"1": "line.fuse1.ohm", "2": "line.fuse2.ohm"}
 
 
@@ -59,7 +61,7 @@ def _read_dead(readings: Mapping[str, Measured]) -> frozenset[str]:
     for point, least in _TELLS.items():
         reading, spots = readings.get(point), POINTS[point].probes
         if spots is not None and reading is not None and reading.number is not None and reading.number < least:
-            ends.update(end for end in spots if not end.endswith((".C", ".B", ".G")))
+            ends.update(end for end in spots if end.rpartition(".")[2] not in _COMMON)
     return frozenset(ends)
 
 

@@ -6,6 +6,7 @@ from math import ceil
 
 from outer_test.judgement import Verdict
 from outer_test.measurement import say
+from outer_test.procedure.groups import taken_with
 from outer_test.procedure.steps import Step, step_at
 from outer_test.rules.capacitors import section_rating
 from outer_test.rules.make_safe import most_stored, stored_energy
@@ -111,8 +112,13 @@ def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
 
 
 def stations(visit: Visit, verdicts: Mapping[str, Verdict]) -> tuple[Station, ...]:
-    """The stations of this unit's round, in working order; see `plan_of`."""
-    return plan_of(visit, verdicts).stations
+    """The stations of this unit's round, in working order, each step with the run it belongs to; see `plan_of`."""
+    plan = plan_of(visit, verdicts)
+    needed = [step.point for _, step in plan.needed]
+    return tuple(
+        replace(station, steps=tuple(replace(step, run=taken_with(step.point, needed)) for step in station.steps))
+        for station in plan.stations
+    )
 
 
 def caught(power: PowerState) -> dict[str, str]:

@@ -19,9 +19,10 @@ class Key:
 class Step:
     """One reading of the round.
 
-    `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-    caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `keys` what its keypad has beside
-    the digits; `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+    `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was caught, what was
+    fitted); `units` what a bare number may have been read in, asked by one tap; `keys` what its keypad has beside the digits; `run` the
+    points it is taken in one go with, in order, itself among them; `clamp` that turns through the jaw count; `timer` a clock that
+    belongs to it, `timer_s` long.
     """
 
     point: str
@@ -42,6 +43,7 @@ class Step:
     counts: bool = False
     units: tuple[str, ...] = ()
     keys: tuple[Key, ...] = ()
+    run: tuple[str, ...] = ()
 
 
 def step_at(name: str) -> Step:

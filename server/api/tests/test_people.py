@@ -1,4 +1,4 @@
-"""Letting people in, roles, shutting out, new passwords, sign-ins ended from elsewhere, the record of changes."""
+"""Letting people in, roles, deactivating, new passwords, sign-ins ended from elsewhere, the record of changes."""
 
 from datetime import timedelta
 from typing import Any
@@ -81,7 +81,7 @@ class ComingIn(People):
 
 
 class Roles(People):
-    def test_a_new_role_and_shut_out(self) -> None:
+    def test_a_new_role_and_deactivated(self) -> None:
         working = self.signed_in(self.mine.member.username)
         member = self.person(self.mine.member.username)["id"]
         self.assertEqual(self.lead.send("PUT", f"/people/{member}", {"role": "lead", "active": True}).status_code, 200)
@@ -91,7 +91,7 @@ class Roles(People):
         again = Caller().send("POST", "/session", {"username": self.mine.member.username, "password": PASSWORD})
         self.assertEqual(again.status_code, 401)
         said = [one["what"] for one in self.people()["changes"]]
-        self.assertIn(f"shut out {self.mine.member.shown_name}", said)
+        self.assertIn(f"deactivated {self.mine.member.shown_name}", said)
 
     def test_somebody_stays_lead(self) -> None:
         me = self.person(self.mine.lead.username)["id"]

@@ -1170,7 +1170,7 @@ export interface paths {
         get?: never;
         /**
          * Change Person
-         * @description Give a member a role, shut them out or let them in again. Leads only.
+         * @description Give a member a role, deactivate or reactivate them. Leads only.
          */
         put: operations["api_people_change_person"];
         post?: never;
@@ -2840,7 +2840,7 @@ export interface components {
          *
          *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
          *     caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `keys` what its keypad has beside
-         *     the digits; `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+         *     the digits; `run` the points it is taken in one go with, in order, itself among them; `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
          */
         Step: {
             /** Point */
@@ -2915,6 +2915,11 @@ export interface components {
              * @default []
              */
             keys: components["schemas"]["Key"][];
+            /**
+             * Run
+             * @default []
+             */
+            run: string[];
         };
         /**
          * Stop
@@ -4817,7 +4822,7 @@ export interface components {
         };
         /**
          * SignInShown
-         * @description A sign-in; `here` is the asker's own session, `open` one that has not ended.
+         * @description A sign-in; `browser` names it as people do, `here` is the asker's own session, `open` one that has not ended.
          */
         SignInShown: {
             /** Id */
@@ -4831,8 +4836,8 @@ export interface components {
             at: string;
             /** Address */
             address: string;
-            /** Agent */
-            agent: string;
+            /** Browser */
+            browser: string;
             /** Open */
             open: boolean;
             /** Here */

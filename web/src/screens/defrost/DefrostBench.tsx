@@ -1,6 +1,7 @@
 /** One defrost watched: how to make it happen today, big stamps, and what was stamped laid over what should come. */
-import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { Box, chakra, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { useEffect, useState, type MouseEvent } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
 
 import type { Round, VisitShown } from "../../api/client";
 import { send } from "../../api/outbox";
@@ -9,37 +10,109 @@ import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { isOfRun } from "../../shell/points";
+import { isSecondTap, lockTaps } from "../../shell/secondTap";
 import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
 import { Simulated } from "./Simulated";
 import { StampList } from "./StampList";
-import { MORE, STAMPS } from "./stampWords";
+import { EVENTS, eventWords, STAMPS } from "./stampWords";
 import { SwapGuide } from "./SwapGuide";
 
 type Defrost = NonNullable<Round["defrost"]>;
 
+const PAGES = [
+  ["how", "How to force it"],
+  ["run", "Run"],
+  ["says", "What it says"],
+  ["swap", "Swap the board"],
+  ["cost", "How often, what it costs"],
+] as const;
+type Page = (typeof PAGES)[number][0];
+
+const Tab = chakra(Link);
+
 export function DefrostBench({ visit }: { visit: VisitShown }) {
   const { defrost } = visit.round;
+  const [query] = useSearchParams();
+  const go = useNavigate();
   if (defrost == null) return null;
   const finished = visit.round.finished_at != null;
   const findings = visit.round.assessment.findings.filter(isOfRun);
+  const page = PAGES.find(([name]) => name === query.get("page"))?.[0] ?? begins(defrost);
+  const to = (name: Page) => `/visits/${visit.id}/defrost?page=${name}`;
+  const says = <FindingLines label="What this run says" findings={findings} causes />;
   return (
-    <Box as="section" aria-label="Defrost bench" borderTopWidth="2px" borderColor="ink" mt="6" pt="4">
-      <Heading as="h2" fontSize="xl" mb="1">
+    <Box as="section" aria-label="Defrost bench">
+      <Heading as="h1" fontSize="xl" mb="2">
         Watch one defrost
       </Heading>
-      <Way visit={visit} defrost={defrost} disabled={finished} />
-      {!finished && <Stamps visit={visit} defrost={defrost} />}
-      {!finished && <StampList visit={visit.id} defrost={defrost} />}
-      <Answers visit={visit.id} defrost={defrost} disabled={finished} />
-      <Lanes defrost={defrost} />
-      <FindingLines label="What this run says" findings={findings} causes />
-      {!finished && <Simulated visit={visit} />}
-      <SwapGuide visit={visit} disabled={finished} />
-      <IntervalCost visit={visit} />
+      <Flex
+        as="nav"
+        aria-label="Defrost, page by page"
+        overflowX="auto"
+        mb="3"
+        borderBottomWidth="1px"
+        borderColor="edge"
+      >
+        {PAGES.map(([name, words]) => (
+          <Tab
+            key={name}
+            to={to(name)}
+            replace
+            aria-current={name === page ? "page" : undefined}
+            flex="none"
+            px="3"
+            minH="48px"
+            display="grid"
+            placeItems="center"
+            fontWeight={name === page ? "700" : "500"}
+            borderBottomWidth="4px"
+            borderColor={name === page ? "copper" : "transparent"}
+          >
+            {words}
+          </Tab>
+        ))}
+      </Flex>
+      {page === "how" && (
+        <>
+          <Way visit={visit} defrost={defrost} disabled={finished} />
+          <Button look="next" minH="52px" onClick={() => void go(to("run"))}>
+            On to the run
+          </Button>
+        </>
+      )}
+      {page === "run" && (
+        <>
+          {!finished && <Stamps visit={visit} defrost={defrost} ended={() => void go(to("says"))} />}
+          {says}
+          {!finished && <Simulated visit={visit} />}
+        </>
+      )}
+      {page === "says" && (
+        <>
+          <Answers visit={visit.id} defrost={defrost} disabled={finished} />
+          {says}
+          <Lanes defrost={defrost} />
+          {!finished && <StampList visit={visit.id} defrost={defrost} />}
+        </>
+      )}
+      {page === "swap" && <SwapGuide visit={visit} disabled={finished} />}
+      {page === "cost" && <IntervalCost visit={visit} />}
     </Box>
   );
+}
+
+/** Where a technician goes on: into a run that is watched, to what one said, else to how it is forced. */
+function begins(defrost: Defrost): Page {
+  if (!defrost.stamps.some(({ event }) => event === "forced")) return "how";
+  return defrost.stopped ? "says" : "run";
+}
+
+/** The change that should come next, by the windows of what this board should do. */
+function comesNext(defrost: Defrost, done: ReadonlySet<string>): string | undefined {
+  const open = defrost.lanes.flatMap((lane) => lane.expected).filter(({ event }) => !done.has(event));
+  return open.sort((one, two) => one.s - two.s)[0]?.event;
 }
 
 function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost; disabled: boolean }) {
@@ -62,7 +135,9 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           This board: {visit.round.plate.defrost.notes}
         </Text>
       )}
-      <Text fontWeight="700">How to force a defrost today</Text>
+      <Heading as="h2" fontSize="md">
+        How to force a defrost today
+      </Heading>
       <ol>
         {defrost.way.steps.map((step, index) => (
           <Text as="li" key={step}>
@@ -91,10 +166,25 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
   );
 }
 
-function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
+/** The screen stays on while a defrost is watched: both hands may be busy for ten minutes. */
+function useAwake(running: boolean): void {
+  useEffect(() => {
+    if (!running || !("wakeLock" in navigator)) return undefined;
+    let lock: WakeLockSentinel | undefined;
+    // A device that saves its battery may refuse: then it dims as ever, and the clock goes on.
+    navigator.wakeLock.request("screen").then(
+      (got) => (lock = got),
+      () => undefined,
+    );
+    return () => void lock?.release();
+  }, [running]);
+}
+
+function Stamps({ visit, defrost, ended }: { visit: VisitShown; defrost: Defrost; ended: () => void }) {
   const forced = defrost.stamps.find(({ event }) => event === "forced");
   const running = forced !== undefined && !defrost.stopped;
   const done = new Set(defrost.stamps.map(({ event }) => event));
+  useAwake(running);
   const stamp = (event: string) =>
     send({
       kind: "stamp",
@@ -119,34 +209,58 @@ function Stamps({ visit, defrost }: { visit: VisitShown; defrost: Defrost }) {
       </Flex>
     );
   }
+  const next = comesNext(defrost, done);
+  const press = (event: string) => (click: MouseEvent) => {
+    if (isSecondTap(click)) return;
+    lockTaps();
+    stamp(event);
+  };
+  const index = (event: string) => STAMPS.findIndex(([name]) => name === event) + 1 || undefined;
   return (
     <Box mb="3">
       <Clock since={forced.at} limit={defrost.limit_s ?? null} />
+      {next !== undefined && (
+        <Button
+          look="next"
+          w="100%"
+          minH="88px"
+          fontSize="2xl"
+          mb="2"
+          data-stamp={index(next)}
+          onClick={press(next)}
+        >
+          {eventWords(next)}
+        </Button>
+      )}
       <SimpleGrid columns={{ base: 2, md: 3 }} gap="2" mb="2">
-        {STAMPS.map(([event, words], index) => (
+        {EVENTS.filter(([event]) => event !== next).map(([event, words]) => (
           <Button
             key={event}
-            data-stamp={index + 1}
+            data-stamp={index(event)}
             minH="60px"
             aria-pressed={done.has(event)}
             disabled={done.has(event)}
-            onClick={() => stamp(event)}
+            onClick={press(event)}
           >
-            <Text as="span" className="num" mr="2" opacity="0.75">
-              {index + 1}
-            </Text>
-            {words}
-          </Button>
-        ))}
-        {MORE.map(([event, words]) => (
-          <Button key={event} minH="60px" disabled={done.has(event)} onClick={() => stamp(event)}>
+            {index(event) && (
+              <Text as="span" className="num" mr="2" opacity="0.75">
+                {index(event)}
+              </Text>
+            )}
             {words}
           </Button>
         ))}
       </SimpleGrid>
       <Flex gap="2" wrap="wrap">
         <Button onClick={undo}>Undo the last stamp</Button>
-        <Button onClick={() => stamp("stopped")}>Stop watching</Button>
+        <Button
+          onClick={() => {
+            stamp("stopped");
+            ended();
+          }}
+        >
+          Stop watching
+        </Button>
       </Flex>
     </Box>
   );

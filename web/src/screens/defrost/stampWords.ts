@@ -10,7 +10,7 @@ export const STAMPS: [string, string][] = [
   ["fan-on", "Fan on"],
   ["valve-back", "Valve back"],
 ];
-export const MORE: [string, string][] = [
+const MORE: [string, string][] = [
   ["aux-off", "W off"],
   ["outdoor-line-warm", "Outdoor line warms"],
 ];

@@ -96,7 +96,7 @@ function Lists({ shown, attempt }: { shown: PeopleShown; attempt: Attempt }) {
             <Text flex="1">
               <b>{one.name}</b>, {dayAndClock(one.at)}, {one.address || "address unknown"}
               <Text as="span" display="block" fontSize="sm" color="faint">
-                {one.agent}
+                {one.browser}
               </Text>
             </Text>
             {one.here ? (

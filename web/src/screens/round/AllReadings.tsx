@@ -28,6 +28,18 @@ export function AllReadings({ visit, refused }: { visit: VisitShown; refused: Re
       <Heading as="h1" fontSize="2xl" mb="2">
         Every station and reading
       </Heading>
+      <To
+        to={`/visits/${visit.id}/wiring`}
+        display="inline-flex"
+        alignItems="center"
+        minH="44px"
+        mb="2"
+        color="copper"
+        fontWeight="700"
+        textDecoration="underline"
+      >
+        This unit, as wired
+      </To>
       <Flex as="nav" aria-label="Stations" gap="2" wrap="wrap" mb="4">
         {stations.map(({ name, title }) => (
           <Jump

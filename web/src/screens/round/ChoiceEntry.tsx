@@ -4,7 +4,7 @@ import { Box, SimpleGrid, Text } from "@chakra-ui/react";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
 import { capital } from "../../shell/words";
-import { isSecondTap, lockTaps } from "./secondTap";
+import { isSecondTap, lockTaps } from "../../shell/secondTap";
 import { NOTHING_SAID, writeReading, type Written } from "./writeReading";
 
 interface Props extends Written {

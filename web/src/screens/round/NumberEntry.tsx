@@ -8,7 +8,7 @@ import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
 import { shown as inScale, useScale, withScale } from "../../theme/temperature";
 import { Keypad } from "./Keypad";
-import { isSecondTap, lockTaps } from "./secondTap";
+import { isSecondTap, lockTaps } from "../../shell/secondTap";
 import { useTags } from "./Tags";
 import { writeReading, type Written } from "./writeReading";
 

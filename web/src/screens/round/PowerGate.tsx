@@ -5,22 +5,14 @@ import type { Step, VisitShown } from "../../api/client";
 import { made } from "../../api/made";
 import { send } from "../../api/outbox";
 import { Button } from "../../shell/controls";
-import type { PathStep } from "./path";
 
-export function PowerGate({
-  visit,
-  step,
-  here,
-}: {
-  visit: VisitShown;
-  step: Step;
-  here: PathStep | undefined;
-}) {
+export function PowerGate({ visit, step }: { visit: VisitShown; step: Step }) {
   const { round } = visit;
   const { state } = round.assessment.power;
   const isDead = state === "dead-claimed" || state === "dead-proved";
   const caught = round.caught[step.power];
-  const toPull = here?.summary === "safe.dead" && !isDead;
+  const safe = round.stations.find(({ name }) => name === "safe");
+  const toPull = safe?.steps.some(({ point }) => point === step.point) === true && !isDead;
   if (!caught && !toPull) return null;
   const open = round.lifted.filter((line) => line.how === "");
   const say = (power: "live" | "dead-claimed") =>

@@ -35,7 +35,7 @@ import { StopDialog } from "./StopDialog";
 import { useRoundKeys } from "./useRoundKeys";
 import { VisitNotes } from "./VisitNotes";
 
-const VIEWS = ["step", "all", "plate", "defrost", "finish"] as const;
+const VIEWS = ["step", "all", "wiring", "plate", "defrost", "finish"] as const;
 type View = (typeof VIEWS)[number];
 
 export default function RoundScreen() {
@@ -120,6 +120,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
           <Waiting count={outbox.waiting.length} offline={outbox.offline} />
           <Conflicts visit={visit} />
           {view === "all" && <AllReadings visit={visit} refused={outbox.refused} />}
+          {view === "wiring" && <Wiring visit={visit} point="" />}
           {view === "plate" && <PlateStation visit={visit} />}
           {view === "defrost" && <DefrostBench visit={visit} />}
           {view === "finish" && <FinishPane visit={visit} />}
@@ -166,6 +167,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
 
 const TITLES: Record<Exclude<View, "step">, string> = {
   all: "Every station and reading",
+  wiring: "This unit, as wired",
   finish: "Finish",
   plate: "Plate",
   defrost: "Defrost",

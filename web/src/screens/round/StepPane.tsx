@@ -12,7 +12,7 @@ import { month } from "../../shell/words";
 import { ChoiceEntry } from "./ChoiceEntry";
 import { MeterChoice } from "./MeterChoice";
 import { NumberEntry } from "./NumberEntry";
-import { onward, stepAt, askedAgain, type PathStep } from "./path";
+import { askedAgain, onward, runOf, stepAt, type PathStep } from "./path";
 import type { PointState } from "./points";
 import { PowerGate } from "./PowerGate";
 import { Result } from "./Result";
@@ -106,9 +106,9 @@ function WhatToDo({
 }) {
   const { round } = visit;
   const [asks, setAsks] = useState(false);
-  const place = here ? here.points.indexOf(step.point) + 1 : 0;
+  const run = runOf(round, step.point);
   const power = step.power === "any" ? "" : `${step.power} work`;
-  const count = here && here.points.length > 1 ? `${place} of ${here.points.length}` : "";
+  const count = run.length > 1 ? `${run.indexOf(step.point) + 1} of ${run.length}` : "";
   const finished = round.finished_at != null;
   return (
     <Box
@@ -138,7 +138,7 @@ function WhatToDo({
           Once more: {here?.why}
         </Text>
       )}
-      {!finished && <PowerGate visit={visit} step={step} here={here} />}
+      {!finished && <PowerGate visit={visit} step={step} />}
       <Flex gap="3" wrap="wrap" align="center" hideFrom="lg">
         <Facts visit={visit} step={step} />
         {here?.why && !again && (
@@ -229,10 +229,10 @@ function Entry(props: StepProps & { here: PathStep | undefined; byThumb: boolean
 }
 
 /** What comes next, by the title of its step, or of its reading where the step is several. */
-export function nextWords(visit: VisitShown, step: PathStep, point: string): string {
-  if (step.points.length === 1) return step.title;
+function nextWords(visit: VisitShown, step: PathStep | undefined, point: string): string {
+  if (step?.points.length === 1) return step.title;
   const steps = visit.round.stations.flatMap((station) => station.steps);
-  return steps.find((one) => one.point === point)?.title ?? step.title;
+  return steps.find((one) => one.point === point)?.title ?? point;
 }
 
 /** Beside the entry on a laptop: why it is asked for now, and what it read before. */

@@ -4,9 +4,10 @@ import type { Station } from "./points";
 
 export type PathStep = Schemas["PathStep"];
 
+/** What comes next: a reading, of a step of the path or the rest of a run. */
 export interface Onward {
   point: string;
-  step: PathStep;
+  step?: PathStep;
 }
 
 /** The step that a point belongs to: one that is ahead before one that is done. */
@@ -21,18 +22,28 @@ export function stepAt(round: Round, point: string): PathStep | undefined {
 export const askedAgain = (step: PathStep | undefined, point: string): boolean =>
   step !== undefined && !step.done && step.open.includes(point);
 
+/** The points that are taken in one go with this one: of its step, or of its run where it is on no step. */
+export function runOf(round: Round, point: string): string[] {
+  const here = stepAt(round, point);
+  if (here) return here.points;
+  const step = round.stations.flatMap(({ steps }) => steps).find((one) => one.point === point);
+  return step?.run ?? [];
+}
+
 /** The rest of the run that a point is taken in, one after the other; nothing after its last. `unsent` is on its way. */
 export function restOfRun(round: Round, point: string, unsent: string[]): string | undefined {
   const here = stepAt(round, point);
-  const after = here?.points.slice(here.points.indexOf(point) + 1) ?? [];
-  return after.find((one) => here?.open.includes(one) && !unsent.includes(one));
+  const read = new Set(round.entries.filter(({ stands }) => stands).map((entry) => entry.point));
+  const wanted = (one: string) => (here ? here.open.includes(one) : !read.has(one));
+  const run = runOf(round, point);
+  return run.slice(run.indexOf(point) + 1).find((one) => wanted(one) && !unsent.includes(one));
 }
 
 /** What comes after a point: the rest of its run, then the next step ahead; nothing where the call is at its end. */
 export function onward(round: Round, point: string, unsent: string[]): Onward | undefined {
-  const here = point === "" ? undefined : stepAt(round, point);
-  const rest = here && restOfRun(round, point, unsent);
-  if (here && rest !== undefined) return { point: rest, step: here };
+  const rest = restOfRun(round, point, unsent);
+  if (rest !== undefined) return { point: rest };
+  const here = stepAt(round, point);
   const step = round.path.find(
     (one) => one !== here && !one.done && one.open.some((own) => !unsent.includes(own)),
   );
@@ -44,8 +55,8 @@ export const firstOpen = (step: PathStep, unsent: string[]): string =>
   step.open.find((point) => !unsent.includes(point)) ?? step.points[0] ?? "";
 
 /** What an address of a visit says of the step at hand: a reading, or the part of a repair. */
-export const stepQuery = (step: PathStep, point: string): string =>
-  step.repairs != null ? `?repair=${encodeURIComponent(step.repairs)}` : `?point=${point}`;
+export const stepQuery = (step: PathStep | undefined, point: string): string =>
+  step?.repairs != null ? `?repair=${encodeURIComponent(step.repairs)}` : `?point=${point}`;
 
 /** Where a call goes on: the first step ahead, else the first reading of the round. */
 export function startQuery(round: Round, unsent: string[]): string {

@@ -98,6 +98,15 @@ function Paper({ visit }: { visit: VisitShown }) {
           Finished with lines not put back. Reason: {round.finish_reason}
         </Text>
       )}
+      {round.diagnosis.accused.length > 0 && (
+        <Box as="section" aria-label="What is wrong" mb="4">
+          {round.diagnosis.accused.map(({ part, fault, why }) => (
+            <Text key={part + fault} fontSize="lg">
+              <b>{capital(part)}.</b> {why}
+            </Text>
+          ))}
+        </Box>
+      )}
       {bad.length > 0 && (
         <Box as="section" aria-label="Found" mb="5">
           <Heading as="h2" fontSize="lg" mb="1">
