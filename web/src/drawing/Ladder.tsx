@@ -119,12 +119,20 @@ function Drawn({ section, top, bottom, point, says, fit = false, lift }: DrawnPr
   return (
     <svg
       viewBox={`0 ${top} ${WIDE} ${bottom - top}`}
-      width="100%"
-      height={fit ? "100%" : undefined}
-      preserveAspectRatio="xMidYMid meet"
       role="img"
       aria-label={says}
-      style={{ display: "block" }}
+      // No larger than what it shows: the rungs beside it stay out.
+      style={
+        fit
+          ? {
+              display: "block",
+              margin: "0 auto",
+              maxWidth: "100%",
+              maxHeight: "100%",
+              aspectRatio: `${WIDE} / ${bottom - top}`,
+            }
+          : { display: "block", width: "100%" }
+      }
     >
       {section.strokes.map((stroke, place) => (
         <Wire key={place} stroke={stroke} tones={tones} />

@@ -30,7 +30,7 @@ export function ChoiceEntry(props: Props) {
               key={choice}
               data-choice={place + 1}
               aria-pressed={state.entry?.value === choice}
-              look={state.entry?.value === choice ? "next" : "plain"}
+              {...(state.entry?.value === choice && { bg: "ink", color: "paper" })}
               minH="56px"
               onClick={(event) => {
                 if (isSecondTap(event)) return;

@@ -60,7 +60,7 @@ export function PhoneStrip({ visit, leave }: { visit: VisitShown; leave: string 
       <Slot type="button" onClick={() => setOpen("off")}>
         {off === 0 ? "All is back" : `${off} to put back`}
       </Slot>
-      <SlotLink to={leave}>{leave.endsWith("/all") ? "All readings" : "Back to the step"}</SlotLink>
+      <SlotLink to={leave}>{leave.endsWith("/all") ? "All readings" : "The step"}</SlotLink>
       {open === "standing" && (
         <Modal title="Where this stands" close={close}>
           <Flex direction="column" gap="5" onClickCapture={(event) => closesOn(event.target, close)}>

@@ -59,7 +59,7 @@ export function StepPane(props: StepProps) {
           again={askedAgain(here, step.point) && state.entry !== undefined}
         />
         {byThumb && (
-          <Box flex="1 1 0" minH="0" maxH="210px" px="3" overflow="hidden" css={ROOM_FOR_RUNGS}>
+          <Box flex="1 1 0" minH="0" px="3" overflow="hidden" css={ROOM_FOR_RUNGS}>
             <LadderRungs ladder={round.ladder} point={step.point} />
           </Box>
         )}
