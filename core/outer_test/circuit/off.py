@@ -60,4 +60,10 @@ def legs_open(things: Iterable[Thing]) -> frozenset[str]:
 
 
 def _touches(wire: Wire, ends: Iterable[str]) -> bool:
-    return any(side == end or (end.endswith(".") and side.startswith(end)) for end in ends for side in (wire.a, wire.b))
+    return any(_is_at(side, end) for end in ends for side in (wire.a, wire.b))
+
+
+def _is_at(terminal: str, end: str) -> bool:
+    """Whether a terminal is the one named, or one of the part where no terminal is."""
+    (part, _, own), (named, _, pin) = terminal.partition("."), end.partition(".")
+    return part == named and pin in ("", own)

@@ -2838,9 +2838,10 @@ export interface components {
          * Step
          * @description One reading of the round.
          *
-         *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was
-         *     caught, what was fitted); `units` what a bare number may have been read in, asked by one tap; `keys` what its keypad has beside
-         *     the digits; `run` the points it is taken in one go with, in order, itself among them; `clamp` that turns through the jaw count; `timer` a clock that belongs to it, `timer_s` long.
+         *     `lifts` is the line it adds to the not-put-back list by itself; `tags` what is said along with it (how a peak was caught, what was
+         *     fitted); `units` what a bare number may have been read in, asked by one tap; `keys` what its keypad has beside the digits; `run` the
+         *     points it is taken in one go with, in order, itself among them; `clamp` that turns through the jaw count; `timer` a clock that
+         *     belongs to it, `timer_s` long.
          */
         Step: {
             /** Point */

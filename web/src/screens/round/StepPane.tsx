@@ -3,7 +3,7 @@ import { Box, chakra, Flex, Grid, Heading, Text, useBreakpointValue } from "@cha
 import { useState } from "react";
 import { Link } from "react-router";
 
-import type { Step, VisitShown } from "../../api/client";
+import type { Finding, Step, VisitShown } from "../../api/client";
 import { startTimer } from "../../api/timers";
 import { LadderRungs } from "../../drawing/Ladder";
 import { Tape } from "../../drawing/Tape";
@@ -13,7 +13,7 @@ import { ChoiceEntry } from "./ChoiceEntry";
 import { MeterChoice } from "./MeterChoice";
 import { NumberEntry } from "./NumberEntry";
 import { askedAgain, onward, runOf, stepAt, type PathStep } from "./path";
-import type { PointState } from "./points";
+import { findingsAt, type PointState } from "./points";
 import { PowerGate } from "./PowerGate";
 import { Result } from "./Result";
 import { VerdictLine } from "./Verdict";
@@ -37,6 +37,8 @@ export function StepPane(props: StepProps) {
   const here = stepAt(round, step.point);
   const byThumb = useBreakpointValue({ base: true, lg: false }) ?? false;
   const expected = round.expected[step.point];
+  // What a run adds up to stands at its last reading: dead, discharged.
+  const sum = here?.done === true && here.summary !== "" ? findingsAt(round, here.summary)[0] : undefined;
   return (
     <Grid
       as="section"
@@ -63,7 +65,8 @@ export function StepPane(props: StepProps) {
             <LadderRungs ladder={round.ladder} point={step.point} />
           </Box>
         )}
-        <Entry {...props} here={here} byThumb={byThumb} />
+        <Entry {...props} here={here} byThumb={byThumb} finding={state.finding ?? sum} />
+        {!byThumb && sum && <VerdictLine round={round} point={sum.point} finding={sum} waits={false} />}
         {!byThumb &&
           [state.finding, ...state.others].map(
             (finding) =>
@@ -197,12 +200,12 @@ function More({ visit, step }: { visit: VisitShown; step: Step }) {
 
 const minutes = (seconds: number) => (seconds < 120 ? `${seconds} s` : `${seconds / 60} min`);
 
-function Entry(props: StepProps & { here: PathStep | undefined; byThumb: boolean }) {
-  const { visit, step, state, unsent, waits, saved, goOn, here, byThumb } = props;
+type EntryProps = StepProps & { here: PathStep | undefined; byThumb: boolean; finding: Finding | undefined };
+
+function Entry(props: EntryProps) {
+  const { visit, step, state, unsent, waits, saved, goOn, here, byThumb, finding } = props;
   const { round } = visit;
-  const verdict = byThumb && (
-    <VerdictLine round={round} point={step.point} finding={state.finding} waits={waits} />
-  );
+  const verdict = byThumb && <VerdictLine round={round} point={step.point} finding={finding} waits={waits} />;
   if (round.finished_at != null) {
     return (
       <Box px={{ base: "3", lg: "0" }}>
