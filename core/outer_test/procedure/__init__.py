@@ -1,6 +1,6 @@
 """Stations and steps: what is asked for, in which order, and how each reading is taken."""
 
-from outer_test.procedure.groups import Group, group_at, taken_with
+from outer_test.procedure.groups import Group, group_at, points_in, taken_with
 from outer_test.procedure.not_put_back import FinishProblem, LiftProblem, check_finish, check_lift
 from outer_test.procedure.stations import Station, caught, plan_of, stations
 from outer_test.procedure.steps import Key, Step, step_at
@@ -20,6 +20,7 @@ __all__ = [
     "check_lift",
     "group_at",
     "plan_of",
+    "points_in",
     "stations",
     "step_at",
     "taken_with",

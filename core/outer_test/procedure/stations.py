@@ -6,7 +6,7 @@ from math import ceil
 
 from outer_test.judgement import Verdict
 from outer_test.measurement import say
-from outer_test.procedure.groups import taken_with
+from outer_test.procedure.groups import Group, points_in, taken_with
 from outer_test.procedure.steps import Step, step_at
 from outer_test.rules.capacitors import section_rating
 from outer_test.rules.make_safe import most_stored, stored_energy
@@ -27,16 +27,9 @@ from outer_test.visit import (
 
 LEAST_BLEED_S = 10
 # Points in working order, by what a unit has.
-_SAFE = (
-    "safe.tester_before safe.line.v safe.l1_ground.v safe.l2_ground.v safe.l2_l3.v safe.l1_l3.v safe.l3_ground.v safe.load.v "
-    "safe.load_l1_ground.v safe.load_l2_ground.v safe.load_l2_l3.v safe.load_l1_l3.v safe.load_l3_ground.v safe.tester_after "
-    "safe.c_herm.vdc safe.c_fan.vdc safe.herm_fan.vdc safe.start.vdc safe.bus.vdc safe.control.v"
-)
+_SAFE = (*points_in(Group.DEAD, Group.DISCHARGED), "safe.control.v")
 _LOOK = "look.capacitor.case look.contactor.faces look.contactor.insects look.wiring look.coil.face look.sensor.seat look.board.lights"
 _BOARD_LIGHTS = "look.board.colour look.board.flashes"
-_LEADS = "lead.c.ohm lead.r.ohm lead.s.ohm"
-_GROUNDS = "winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm"
-_PAIRS = "winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm"
 _UNLABELLED = "winding.t1_t2.ohm winding.t2_t3.ohm winding.t1_t3.ohm"
 _WINDING_MORE = "winding.leads.ohm winding.shell.f winding.off_h winding.insulation.mohm"
 _FAN_PAIRS = "fan_winding.c_r.ohm fan_winding.c_s.ohm fan_winding.r_s.ohm fan_winding.c_ground.ohm"
@@ -71,7 +64,6 @@ _SENSORS = (
     "defrost.ambient_sensor.vdc"
 )
 _VALVE = "defrost.valve_coil.ohm defrost.call defrost.control.v defrost.pins defrost.valve_coil.v defrost.aux_call.v defrost.valve_proof"
-_BUTTON = "button.terminals button.sensors button.panels button.final_run"
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,7 +93,7 @@ def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
     """
     steps = (
         (), _safe(visit), _steps(*_look(visit)), _capacitors(visit, verdicts), _steps(*_contactor(visit)), _windings(visit),
-        _power(visit), _steps(*_run(visit)), _steps(*_defrost(visit)), _steps(_BUTTON),
+        _power(visit), _steps(*_run(visit)), _steps(*_defrost(visit)), _steps(*points_in(Group.BUTTON_UP, Group.CLOSE)),
     )  # fmt: skip
     planned = tuple(
         Station(name, title, own)
@@ -157,7 +149,7 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
     clock = max(ceil(held.bleed_s * 2), LEAST_BLEED_S) if held is not None else LEAST_BLEED_S
     electronic = visit.plate.compressor.kind == "inverter" or visit.plate.fan.kind == "electronic"
     steps: list[Step] = []
-    for step in _steps(_SAFE):
+    for step in _steps(*_SAFE):
         if "l3" in step.point and visit.plate.phase != 3:
             continue
         if POINTS[step.point].unit == "vdc":
@@ -206,10 +198,10 @@ def _windings(visit: Visit) -> tuple[Step, ...]:
     """Grounds first, whatever else: they override the rest. Terminals that are not marked are measured as 1, 2, 3."""
     read = {reading.point for reading in visit.readings}
     unlabelled = any(measures(point) is Measures.UNLABELLED and group_of(point) == "winding" for point in read)
-    pairs = _steps(_PAIRS)
+    pairs = _steps(*points_in(Group.PAIRS))
     if unlabelled or visit.plate.compressor.kind == "inverter":
         pairs = tuple(replace(step, needed=False) for step in pairs)
-    own = (*_steps(_LEADS, "winding.at", _GROUNDS), *pairs, *_steps(_UNLABELLED, _WINDING_MORE))
+    own = (*_steps(*points_in(Group.LEADS, Group.GROUNDS)), *pairs, *_steps(_UNLABELLED, _WINDING_MORE))
     if visit.plate.fan.kind == "electronic":
         return own
     about_fan = visit.complaint == "fan-stopped" or any(group_of(point) == "fan_winding" for point in read)
