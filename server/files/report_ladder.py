@@ -43,21 +43,12 @@ def _symbol(symbol: Symbol) -> str:
     match symbol.shape:
         case Shape.MOTOR | Shape.COIL:
             shape = f'<circle cx="{x}" cy="{y}" r="{wide / 2}" fill="{fill}" {line}/>'
-        case Shape.CONTACT | Shape.BAR:
-            shape = f'<path d="{_blade(symbol)}" fill="none" {line}/>'
-        case Shape.GROUND:
-            shape = f'<path d="M{x} {y - 8}v5M{x - 10} {y - 3}h20M{x - 6} {y + 1}h12M{x - 2.5} {y + 5}h5" fill="none" {line}/>'
+        case Shape.CONTACT | Shape.BAR | Shape.GROUND:
+            shape = ""
         case _:
             shape = f'<rect x="{x - wide / 2}" y="{y - high / 2}" width="{wide}" height="{high}" fill="{fill}" {line}/>'
-    return shape + "".join(_words(words) for words in symbol.words)
-
-
-def _blade(symbol: Symbol) -> str:
-    """A contact's blade; along the rail where it stands upright."""
-    x, y, wide, high = symbol.x, symbol.y, symbol.w, symbol.h
-    if symbol.upright:
-        return f"M{x} {y - high / 2}v{high}" if symbol.closed else f"M{x} {y + high / 2}v-6l-9 -{high - 14}M{x} {y - high / 2}v4"
-    return f"M{x - wide / 2} {y}h{wide}" if symbol.closed else f"M{x - wide / 2} {y}h5l{wide - 12} -9M{x + wide / 2} {y}h-4"
+    lines = f'<path d="{symbol.path}" fill="none" {line}/>' if symbol.path else ""
+    return shape + lines + "".join(_words(words) for words in symbol.words)
 
 
 def _words(words: Words) -> str:

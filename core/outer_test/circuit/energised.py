@@ -31,16 +31,17 @@ def energised(circuit: Circuit, visit: Visit) -> dict[str, Live]:
     ('L1', None)
     """
     things, readings = things_off(visit), inputs_of(visit).latest
-    dead, off = _read_dead(readings), wires_off(circuit, things)
+    dead, off, open_legs = _read_dead(readings), wires_off(circuit, things), legs_open(things)
     ways: dict[str, list[str]] = {}
     pairs = [(wire.a, wire.b) for wire in circuit.wires if wire.name not in off]
-    pairs += [(link.a, link.b) for link in circuit.links if _passes(link, visit, readings, legs_open(things))]
+    pairs += [(link.a, link.b) for link in circuit.links if _passes(link, visit, readings, open_legs)]
     for one, two in pairs:
         ways.setdefault(one, []).append(two)
         ways.setdefault(two, []).append(one)
     found: dict[str, Live] = {}
+    there = circuit.terminals()
     for source, live in _SOURCES.items():
-        if source in circuit.terminals() and source not in dead:
+        if source in there and source not in dead:
             _spread(source, live, ways, dead, found)
     return found
 

@@ -2561,7 +2561,7 @@ export interface components {
         };
         /**
          * ReadBefore
-         * @description What a point read on an earlier visit.
+         * @description What a point read, or what was seen there, on an earlier visit.
          */
         ReadBefore: {
             /** Value */
@@ -2724,7 +2724,7 @@ export interface components {
         };
         /**
          * Rung
-         * @description A stretch of the drawing from `top` to `bottom`, with the readings whose probes stand on it.
+         * @description A stretch of the drawing from `top` to `bottom` that can be shown alone.
          */
         Rung: {
             /** Name */
@@ -3047,7 +3047,9 @@ export interface components {
         };
         /**
          * Symbol
-         * @description A part, or one element of it, by its middle and size. `upright` where it lies along a rail; `closed` for a contact made.
+         * @description A part, or one element of it, by its middle and size.
+         *
+         *     path: the lines drawn of it, as SVG: a contact's blade, made or open, a fuse's link, the sign for ground; else empty.
          */
         Symbol: {
             /** Part */
@@ -3072,15 +3074,10 @@ export interface components {
              */
             words: components["schemas"]["Words"][];
             /**
-             * Upright
-             * @default false
+             * Path
+             * @default
              */
-            upright: boolean;
-            /**
-             * Closed
-             * @default false
-             */
-            closed: boolean;
+            path: string;
         };
         /**
          * Tape

@@ -57,7 +57,10 @@ class Words:
 
 @dataclass(frozen=True, slots=True)
 class Symbol:
-    """A part, or one element of it, by its middle and size. `upright` where it lies along a rail; `closed` for a contact made."""
+    """A part, or one element of it, by its middle and size.
+
+    path: the lines drawn of it, as SVG: a contact's blade, made or open, a fuse's link, the sign for ground; else empty.
+    """
 
     part: str
     shape: Shape
@@ -67,8 +70,7 @@ class Symbol:
     h: float
     state: State
     words: tuple[Words, ...] = ()
-    upright: bool = False
-    closed: bool = False
+    path: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,7 +100,7 @@ class Spot:
 
 @dataclass(frozen=True, slots=True)
 class Rung:
-    """A stretch of the drawing from `top` to `bottom`, with the readings whose probes stand on it."""
+    """A stretch of the drawing from `top` to `bottom` that can be shown alone."""
 
     name: str
     top: float

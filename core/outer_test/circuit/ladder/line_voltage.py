@@ -36,7 +36,7 @@ def _feeder(pen: Pen, leg: str, x: float) -> None:
     anchor: Anchor = "end" if right else "start"
     pen.rail(f"disconnect.L{leg}", (x, _SOURCE), (x, _SOURCE + 6))
     pen.symbol(
-        "disconnect", Shape.FUSE, (x, 40), (12, 24), Words(f"fuse {leg}", beside, 40, anchor, faint=True), upright=True, element=f"L{leg}"
+        "disconnect", Shape.FUSE, (x, 36), (12, 20), Words(f"fuse {leg}", beside, 40, anchor, faint=True), upright=True, element=f"L{leg}"
     )
     pen.rail(f"disconnect.{leg}", (x, 46), (x, _FUSED))
     pen.wire(f"disconnect.{leg}", f"contactor.L{leg}", (x, _FUSED), (x, _LINE))

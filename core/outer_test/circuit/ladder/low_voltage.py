@@ -49,10 +49,7 @@ def _supply(pen: Pen, boarded: bool) -> float:
 
 def _call(pen: Pen, call: str, contactor: str, y: float) -> float:
     """The thermostat's call through the board to a contactor's coil."""
-    end = _CALL[1]
-    pen.contact("indoor", call, _CALL, y, f"thermostat {call}")
-    pen.rail("indoor.R", (LEFT, y), (_CALL[0], y))
-    pen.spot(f"indoor.{call}", (end, y))
+    end = _thermostat(pen, call, y)
     coil = (_LOAD_X - 15, _LOAD_X + 15)
     common = "board.C" if pen.has("board.C") else "indoor.C"
     if pen.has("board.YO") and call == "Y":
@@ -70,6 +67,15 @@ def _call(pen: Pen, call: str, contactor: str, y: float) -> float:
     return y + _STEP
 
 
+def _thermostat(pen: Pen, call: str, y: float) -> float:
+    """A call of the thermostat from the rail; gives back where it ends."""
+    start, end = _CALL
+    pen.contact("indoor", call, _CALL, y, f"thermostat {call}")
+    pen.rail("indoor.R", (LEFT, y), (start, y))
+    pen.spot(f"indoor.{call}", (end, y))
+    return end
+
+
 def _coil(pen: Pen, part: str, title: str, y: float) -> None:
     pen.symbol(part, Shape.COIL, (_LOAD_X, y), (30, 30), Words(title, _LOAD_X, y - 20, faint=True))
 
@@ -85,10 +91,7 @@ def _through_board(pen: Pen, into: str, out: str, y: float) -> None:
 
 def _valve(pen: Pen, y: float) -> float:
     letter = next(name for name in ("O", "B") if pen.has(f"board.{name}"))
-    end = _CALL[1]
-    pen.contact("indoor", letter, _CALL, y, f"thermostat {letter}")
-    pen.rail("indoor.R", (LEFT, y), (_CALL[0], y))
-    pen.spot(f"indoor.{letter}", (end, y))
+    end = _thermostat(pen, letter, y)
     _through_board(pen, letter, letter, y)
     pen.wire(f"indoor.{letter}", f"board.{letter}", (end, y), (_AT_BOARD, y))
     ends = (_LOAD_X - 15, _LOAD_X + 15)

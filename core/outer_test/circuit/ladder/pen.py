@@ -53,10 +53,10 @@ class Pen:
     def symbol(
         self, part: str, shape: Shape, at: At, size: tuple[float, float], *words: Words, upright: bool = False, element: str = ""
     ) -> None:
-        """A part by its middle. element: which of its contacts or sections this is."""
+        """A part by its middle. element: which of its contacts or sections this is. upright: it lies along a rail."""
         closed = shape is Shape.BAR or f"{part}.{element}" in self.looks.closed
         state = self.looks.parts.get(f"{part}.{element}") or self.looks.parts.get(part, "not-yet")
-        self.symbols.append(Symbol(part, shape, *at, *size, state, words, upright, closed))
+        self.symbols.append(Symbol(part, shape, *at, *size, state, words, _path(shape, at, size, upright, closed)))
 
     def contact(self, part: str, element: str, ends: tuple[float, float], y: float, title: str = "", rise: float = 20) -> None:
         """A contact between two places of a rung, with its title over it."""
@@ -104,3 +104,17 @@ class Pen:
     def rung(self, name: str, top: float, bottom: float) -> None:
         """Mark a stretch that can be shown alone."""
         self.rungs.append(Rung(name, top, bottom))
+
+
+def _path(shape: Shape, at: At, size: tuple[float, float], upright: bool, closed: bool) -> str:
+    """The lines of a symbol that is more, or other, than its outline."""
+    (x, y), (wide, high) = at, size
+    if shape is Shape.GROUND:
+        return f"M{x} {y - 8}v5M{x - 10} {y - 3}h20M{x - 6} {y + 1}h12M{x - 2.5} {y + 5}h5"
+    if shape is Shape.FUSE:
+        return f"M{x} {y - high / 2}v{high}" if closed else ""
+    if shape not in (Shape.CONTACT, Shape.BAR):
+        return ""
+    if upright:
+        return f"M{x} {y - high / 2}v{high}" if closed else f"M{x} {y + high / 2}v-6l-9 -{high - 14}M{x} {y - high / 2}v4"
+    return f"M{x - wide / 2} {y}h{wide}" if closed else f"M{x - wide / 2} {y}h5l{wide - 12} -9M{x + wide / 2} {y}h-4"
