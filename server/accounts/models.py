@@ -6,6 +6,8 @@ from django.contrib.auth.models import AbstractUser
 from django.db import models
 
 from accounts.append_only import AppendOnly
+from outer_test.judgement import HouseRules
+from outer_test.plain_data import read_as
 
 
 class Company(models.Model):
@@ -27,6 +29,11 @@ class Company(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def house_rules(self) -> HouseRules:
+        """The house rules as they stand."""
+        return read_as(HouseRules, self.rules)
 
 
 class Member(AbstractUser):

@@ -6,9 +6,7 @@ from ninja import Body, Router
 
 from api.problems import Problem
 from api.signed_in import Asking
-from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem, Record, quantity
-from outer_test.plain_data import read_as
 from outer_test.rules.defrost import (
     PINS_MIN,
     Climate,
@@ -60,7 +58,7 @@ def mark(request: Asking, mark: str) -> list[MarkReading]:
 @router.post("/interval", response={200: IntervalAnswer, 401: Problem, 422: Problem})
 def interval(request: Asking, body: Body[IntervalQuestion]) -> IntervalAnswer:
     """How often to defrost, by the house's school, and what each pin costs in a day of frost and over the season."""
-    school = read_as(HouseRules, request.auth.company.rules).interval
+    school = request.auth.company.house_rules.interval
     shipped = None if body.set_minutes is None else int(body.set_minutes)
     pins = sorted({*PINS_MIN, *([body.set_minutes] if body.set_minutes is not None else [])})
     asked = body.hours_between is not None and body.hours_most is not None

@@ -16,7 +16,6 @@ from api.signed_in import Asking
 from outer_test.judgement import HouseRules
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Defrost
-from outer_test.plain_data import read_as
 from outer_test.procedure import UPKEEP_ITEMS, UpkeepItem
 from outer_test.report import ChoiceExample, school_examples
 
@@ -114,8 +113,7 @@ def need_lead(request: Asking) -> None:
 def _rules(request: Asking) -> RulesShown:
     member = request.auth
     versions = tuple(RulesVersion(version.at, version.by_whom, version.note, version.rules) for version in rules_versions(member.company))
-    rules = read_as(HouseRules, member.company.rules)
-    return RulesShown(rules, school_examples(), UPKEEP_ITEMS, versions, member.role == "lead")
+    return RulesShown(member.company.house_rules, school_examples(), UPKEEP_ITEMS, versions, member.role == "lead")
 
 
 @router.get("/rules", response={200: RulesShown, 401: Problem})

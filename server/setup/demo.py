@@ -15,7 +15,6 @@ from fleet.models import Unit
 from fleet.write_unit import add_unit, carry
 from ledger.write import ledger_of
 from ledger.writer import Made, New, Subject, Writer, own_writer
-from outer_test.judgement import HouseRules
 from outer_test.ledger import Opened, PlateRead, Rules, UnitAdded
 from outer_test.plain_data import read_as
 from outer_test.visit import Conditions, open_lines
@@ -102,7 +101,7 @@ def _play(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, visit: dic
     with ledger_of(writer) as ledger:
         begun = start - timedelta(minutes=3)
         row = put_on_the_list(ledger, unit, visit_id, opened, begun)
-        said = [Rules(read_as(HouseRules, writer.company.rules)), read_as(Conditions, visit.get("conditions", {}))]
+        said = [Rules(writer.company.house_rules), read_as(Conditions, visit.get("conditions", {}))]
         ledger.write_events(
             Subject(unit.site_id, unit.pk, row.pk), [New(_id(key, f"said {place}"), body, begun) for place, body in enumerate(said)]
         )

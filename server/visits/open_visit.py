@@ -9,9 +9,7 @@ from fleet.models import Unit
 from fleet.write_unit import find_unit
 from ledger.write import Ledger, ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
-from outer_test.judgement import HouseRules
 from outer_test.ledger import Opened, Rules
-from outer_test.plain_data import read_as
 from outer_test.rules.defrost import timed_out_after
 from outer_test.visit import Lifted
 from visits.baseline import unit_baseline
@@ -39,7 +37,7 @@ def open_visit(writer: Writer, unit_id: UUID, made: Made, complaint: Any, began:
         before = 0 if latest is None else timed_out_after(latest.visit)
         visit = put_on_the_list(ledger, unit, made.id, opened, made.at, timed_out_before=before)
         begins = [
-            (named(made, "rules"), Rules(read_as(HouseRules, company.rules))),
+            (named(made, "rules"), Rules(company.house_rules)),
             *((named(made, str(line.id)), Lifted(line.what, thing=line.thing)) for line in left),
         ]
         events = [New(name, body, made.at, after=made.after) for name, body in begins]

@@ -4,10 +4,8 @@ from typing import Any
 from uuid import UUID
 
 from ledger.writer import Made, Writer
-from outer_test.judgement import HouseRules
 from outer_test.ledger import Rules, kind_of
 from outer_test.measurement import FieldProblem
-from outer_test.plain_data import read_as
 from outer_test.visit import Note
 from visits.load import Loaded
 from visits.write import of_kind, write_on_visit
@@ -24,7 +22,7 @@ def write_note(writer: Writer, visit_id: UUID, made: Made, text: str) -> Loaded:
 
 def judge_by_current_rules(writer: Writer, visit_id: UUID, made: Made) -> Loaded:
     """Judge an open visit by the company's present house rules; the change is kept. Raises NoSuchVisit."""
-    return write_one(writer, visit_id, made, Rules(read_as(HouseRules, writer.company.rules)))
+    return write_one(writer, visit_id, made, Rules(writer.company.house_rules))
 
 
 def write_one(writer: Writer, visit_id: UUID, made: Made, body: Any) -> Loaded:
