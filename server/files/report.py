@@ -20,12 +20,12 @@ from files.report_tape import mark, tape
 from fleet.parts import parts_changed
 from outer_test.assessment import Assessment
 from outer_test.history import PartChanged
-from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding
+from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding, first_at_each_point
 from outer_test.ledger import Kind
 from outer_test.procedure import stations
 from outer_test.report import customer_page
 from outer_test.visit import title_of
-from visits.keep import unit_record
+from visits.before import read_before
 from visits.load import Loaded
 from visits.shapes import EntryShown
 from visits.show import show_round
@@ -98,10 +98,8 @@ def _stroke(points: Iterable[tuple[float, float]]) -> str:
 
 
 def _parts(company: Company, loaded: Loaded, judged: Assessment, entries: tuple[EntryShown, ...]) -> Iterator[Part]:
-    found: dict[str, Finding] = {}
-    for finding in judged.findings:
-        found.setdefault(finding.point, finding)  # of one point the worst comes first
-    earlier = _earlier(company, loaded)
+    found = first_at_each_point(judged.findings)
+    earlier = {point: f"{last.value} on {localtime(last.at):%Y-%m-%d}" for point, (last, *_) in read_before(company, loaded.row).items()}
     for station in stations(loaded.visit, {}):
         names = [step.point for step in station.steps]
         own = [point for point in dict.fromkeys(entry.point for entry in entries) if point in names]
@@ -125,16 +123,6 @@ def _line(point: str, finding: Finding | None, entries: list[EntryShown], earlie
 
 def _word(finding: Finding) -> str:
     return "Does not apply" if finding.verdict is None else finding.verdict.value.capitalize()
-
-
-def _earlier(company: Company, loaded: Loaded) -> dict[str, str]:
-    """What each point read on the visit before this one."""
-    before: dict[str, str] = {}
-    for history in unit_record(company, loaded.row.unit, with_open=False).points:
-        older = [reading for reading in history.readings if reading.at < loaded.row.scheduled_for and reading.visit != str(loaded.row.id)]
-        if older:
-            before[history.point] = f"{older[-1].told.value} {older[-1].told.unit} on {localtime(older[-1].at):%Y-%m-%d}"
-    return before
 
 
 def _font_names() -> list[tuple[str, str]]:

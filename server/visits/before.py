@@ -1,9 +1,7 @@
 """What a unit's points read on its earlier visits."""
 
 from accounts.models import Company
-from ledger.models import EventRow
-from outer_test.ledger import Kind
-from outer_test.visit import POINTS
+from visits.keep import told_before
 from visits.models import Visit
 from visits.shapes import ReadBefore
 
@@ -11,20 +9,11 @@ MOST = 2  # of a point: the last time, and the time before that
 
 
 def read_before(company: Company, visit: Visit) -> dict[str, tuple[ReadBefore, ...]]:
-    """By point, what stood at the end of earlier visits to the same unit, the latest first."""
-    earlier = Visit.objects.of(company).filter(unit=visit.unit_id, finished_at__isnull=False, scheduled_for__lt=visit.scheduled_for)
-    rows = list(
-        EventRow.objects.of(company)
-        .filter(unit=visit.unit_id, kind=Kind.READING.value, visit__in=list(earlier.exclude(pk=visit.pk).values_list("id", flat=True)))
-        .order_by("-at", "-device", "-seq")
-    )
-    gone = {row.body.get("supersedes") for row in rows}
-    found: dict[str, dict[object, ReadBefore]] = {}
-    for row in rows:
-        point = row.body["point"]
-        if str(row.uuid) in gone or point not in POINTS:
-            continue
-        by_visit = found.setdefault(point, {})
-        if row.visit not in by_visit and len(by_visit) < MOST:
-            by_visit[row.visit] = ReadBefore(f"{row.body['value']} {POINTS[point].sign}".strip(), row.at)
-    return {point: tuple(by_visit.values()) for point, by_visit in found.items()}
+    """By point, what earlier visits to the same unit told as they were left, the latest first."""
+    found: dict[str, tuple[ReadBefore, ...]] = {}
+    for at, told in told_before(company, visit):
+        for one in {one.point: one for one in told}.values():  # where a part was put in, the new one's comes last
+            before = found.get(one.point, ())
+            if len(before) < MOST:
+                found[one.point] = (*before, ReadBefore(f"{one.value} {one.unit}".strip(), one.at or at))
+    return found

@@ -1,5 +1,6 @@
 """A unit's record: what each finished visit told is kept with it, and how the unit then stands in its fleet."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
@@ -83,6 +84,21 @@ def left_behind(visit: CoreVisit) -> list[Lifted]:
     return [line for line in visit.lifted if line.end is not None and line.end.how == "left"]
 
 
+def told_before(company: Company, visit: Visit) -> Iterator[tuple[datetime, tuple[Told, ...]]]:
+    """When each earlier finished visit to the same unit was, and what it told, the latest first. One that cannot be read tells nothing."""
+    rows = Visit.objects.of(company).filter(unit=visit.unit_id, told__isnull=False, scheduled_for__lt=visit.scheduled_for)
+    for row in rows.exclude(pk=visit.pk).order_by("-scheduled_for")[:MOST_VISITS]:
+        yield row.scheduled_for, _told_by(row)[0]
+
+
+def _told_by(row: Visit) -> tuple[tuple[Told, ...], str]:
+    """What a visit told, as it was kept; nothing, and why, where that cannot be read."""
+    try:
+        return (() if row.told is None else read_as(tuple[Told, ...], row.told)), ""
+    except ReadProblem as wrong:
+        return (), cannot_be_read(row, wrong)
+
+
 def unit_record(company: Company, unit: Unit, with_open: bool = True) -> UnitRecord:
     """A unit's visits and each point's history; visits still open are judged as they stand now."""
     rows = list(Visit.objects.of(company).filter(unit=unit).select_related("technician", "unit").order_by("-scheduled_for")[:MOST_VISITS])
@@ -90,11 +106,11 @@ def unit_record(company: Company, unit: Unit, with_open: bool = True) -> UnitRec
     overall: dict[Any, str] = {row.id: row.overall for row in rows}
     problems: dict[Any, str] = {}
     for row in rows:
-        try:
-            if row.told is not None:
-                told.append((localtime(row.scheduled_for), str(row.id), read_as(tuple[Told, ...], row.told)))
-        except ReadProblem as wrong:
-            problems[row.id] = cannot_be_read(row, wrong)
+        own, problem = _told_by(row)
+        if problem:
+            problems[row.id] = problem
+        elif row.told is not None:
+            told.append((localtime(row.scheduled_for), str(row.id), own))
     live = [row for row in rows if row.told is None][:MOST_OPEN] if with_open else []
     for row, loaded, problem in load_each(company, live):
         if loaded is None:

@@ -187,7 +187,7 @@ class MeterChoice:
 
 @dataclass(frozen=True, slots=True)
 class ReadBefore:
-    """What a point read on an earlier visit."""
+    """What a point read, or what was seen there, on an earlier visit."""
 
     value: str
     at: datetime

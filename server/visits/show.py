@@ -9,9 +9,8 @@ from accounts.models import Company
 from outer_test.assessment import Assessment, as_left, assessment_of, judge
 from outer_test.circuit import ladder_of
 from outer_test.diagnosis import diagnose, expected_here, table_of
-from outer_test.judgement import SCHOOLS, HouseRules
+from outer_test.judgement import SCHOOLS
 from outer_test.ledger import STOPPED, Conflict, Event, Kind, latest_run, standing
-from outer_test.plain_data import read_as
 from outer_test.procedure import caught, stations
 from outer_test.round import path_of
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
@@ -94,7 +93,7 @@ def show_visit(company: Company, loaded: Loaded, asker: int | None = None) -> Vi
         notes=row.notes,
         schools={choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()},
         meters=tuple(_meters(company, loaded)),
-        rules_are_current=rules == read_as(HouseRules, company.rules) or row.finished_at is not None,
+        rules_are_current=rules == company.house_rules or row.finished_at is not None,
         round=show_round(loaded, asker),
         plate_history=tuple(plates_read(company, row.unit, loaded.names)),
         before=read_before(company, row),
