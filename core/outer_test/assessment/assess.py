@@ -113,11 +113,10 @@ def judge(visit: Visit) -> Judged:
     """
     everything = inputs_of(visit)
     safety = list(safety_findings(everything))
-    proof = next((one for one in safety if one.point == "safe.dead"), None)
-    proved_at = visit.saw_at("safe.tester_after") if proof is not None and proof.verdict is Verdict.GOOD else None
+    proof, proved_at = _proof(safety, visit)
     aside = set_aside(everything, proved_at)
     inputs = _without(everything, aside)
-    power = power_now(visit, proof, aside)
+    power = power_now(visit, proof, proved_at, aside)
     work = [_with_circumstances(finding, inputs, power) for finding in _work_findings(inputs, proved_at)]
     apart = list(taken_findings(aside))
     if any(one.verdict is Verdict.STOP for one in apart):
@@ -178,9 +177,14 @@ def power_of(visit: Visit) -> Power:
     'unknown'
     """
     everything = inputs_of(visit)
-    proof = next((finding for finding in safety_findings(everything) if finding.point == "safe.dead"), None)
-    proved_at = visit.saw_at("safe.tester_after") if proof is not None and proof.verdict is Verdict.GOOD else None
-    return power_now(visit, proof, set_aside(everything, proved_at))
+    proof, proved_at = _proof(safety_findings(everything), visit)
+    return power_now(visit, proof, proved_at, set_aside(everything, proved_at))
+
+
+def _proof(safety: Iterable[Finding], visit: Visit) -> tuple[Finding | None, datetime | None]:
+    """What is said of the proof of death, and when it was made where it is good."""
+    proof = next((finding for finding in safety if finding.point == "safe.dead"), None)
+    return proof, visit.saw_at("safe.tester_after") if proof is not None and proof.verdict is Verdict.GOOD else None
 
 
 def _recorded(inputs: Inputs, judged: set[str]) -> tuple[str, ...]:

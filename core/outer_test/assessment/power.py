@@ -18,10 +18,10 @@ class Power:
     why: str
 
 
-def power_now(visit: Visit, proof: Finding | None, aside: tuple[SetAside, ...] = ()) -> Power:
+def power_now(visit: Visit, proof: Finding | None, proved_at: datetime | None = None, aside: tuple[SetAside, ...] = ()) -> Power:
     """The power state now. *Dead (proved)* exists only where `absence` is good; a claimed dead is shown as claimed.
 
-    aside: readings set aside; one that shows the record wrong ends dead at once.
+    proved_at: when it was proved, where the proof is good. aside: readings set aside; one that shows the record wrong ends dead at once.
 
     >>> power_now(Visit(), None).state
     'unknown'
@@ -31,7 +31,6 @@ def power_now(visit: Visit, proof: Finding | None, aside: tuple[SetAside, ...] =
     if wrong is not None:
         return Power("live", None if wrong.reading is None else wrong.reading.at, wrong.why)
     if proof is not None and proof.verdict is Verdict.GOOD:
-        proved_at = visit.saw_at("safe.tester_after")
         live = list(live_readings(visit, proved_at))
         if live:
             return Power("live", live[-1].at, f"{live[-1].value} V was read since it was proved dead: what was proved no longer counts.")

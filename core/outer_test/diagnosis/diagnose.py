@@ -90,17 +90,16 @@ def _ahead(
     if stopped is not None:
         return (stopped,)
     is_sound = chances[0] >= ENOUGH  # the first is nothing wrong
-    if is_sound or visit.complaint == "maintenance":
-        listed = tuple(left_behind(judged))
-        if listed or is_sound:
-            return _begun(listed, judged)
+    listed = tuple(left_behind(judged, to_read))
+    if is_sound or (listed and visit.complaint == "maintenance"):
+        return _begun(listed, judged)
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
     confirming = to_confirm(among, chances, evidence, judged, to_read)
     ranked = ranked_tests(among, chances, evidence, judged, to_read)
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
         again = once_more(among, chances, evidence)
-        return (again if again is not None else _settle(among, chances, judged), *left_behind(judged))[:MOST_AHEAD]
+        return (again if again is not None else _settle(among, chances, judged), *listed)[:MOST_AHEAD]
     if judged.power.state == "dead-claimed":  # who pulled the disconnect is about to work dead: nothing live comes before it
         tests = tuple(sorted(tests, key=lambda one: one.power == "live"))
     return _begun(tests, judged)

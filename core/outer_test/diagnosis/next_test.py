@@ -262,16 +262,16 @@ def older_than_power(point: str, judged: Judged) -> bool:
 _PROVES_A_REPAIR = ("amps.compressor.run_a", "amps.fan.run_a", "button.final_run")
 
 
-def left_behind(judged: Judged) -> Iterator[NextTest]:
-    """What a good visit still leaves behind: what proves a repair, and the company's own list; nothing live under a stop.
+def left_behind(judged: Judged, open_: Collection[str]) -> Iterator[NextTest]:
+    """What a good visit still leaves behind: what proves a repair, and the company's own list. open_: the points that can be read.
 
     A part just put in was measured in the hand: what the list asks of the old one is not asked of it.
     """
-    asked, visit = open_points(judged), judged.inputs.visit
+    visit = judged.inputs.visit
     proof = _PROVES_A_REPAIR if visit.repairs else ()
     new = {repair.part for repair in visit.repairs}
     for point in dict.fromkeys((*upkeep_points(visit), *proof)):
-        if point in asked and POINTS[point].part not in new:
+        if point in open_ and POINTS[point].part not in new:
             why = "It proves the repair." if point in proof else "On your company's list of what a good visit records."
             yield NextTest(point, POINTS[point].title, why, 1.0, POINTS[point].power)
 

@@ -6,7 +6,7 @@ from datetime import date, datetime
 
 from outer_test.assessment import Assessment, as_found, as_left, assess, read_in_hand
 from outer_test.history.trend import Trend, trend
-from outer_test.judgement import Finding, Part, Tape, Verdict, tape_of
+from outer_test.judgement import Finding, Part, Tape, Verdict, first_at_each_point, tape_of
 from outer_test.rules.windings import at_25c
 from outer_test.visit import POINTS, Reading, Repair, Taken, Visit, group_of, inputs_of, title_of
 
@@ -118,9 +118,7 @@ def told_of(visit: Visit, judged: Assessment | None = None) -> tuple[Told, ...]:
 
 
 def _standing(visit: Visit, judged: Assessment, timed: bool) -> tuple[Told, ...]:
-    found: dict[str, Finding] = {}
-    for one in judged.findings:
-        found.setdefault(one.point, one)  # of one point's findings the worst comes first
+    found = first_at_each_point(judged.findings)
     told = [
         replace(
             _told(visit, taken, found.get(taken.reading.point)),

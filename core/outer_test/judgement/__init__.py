@@ -1,7 +1,7 @@
 """Verdicts, findings, house rules, and what a rule is."""
 
 from outer_test.judgement.cuts import Cuts, Place, place
-from outer_test.judgement.finding import Finding, Limits, Replacement, does_not_apply, judged, unjudged
+from outer_test.judgement.finding import Finding, Limits, Replacement, does_not_apply, first_at_each_point, judged, unjudged
 from outer_test.judgement.house import DEFAULT, SCHOOLS, HouseRules, IntervalSchool, ReplacementSchool, Upkeep
 from outer_test.judgement.part import Part, plain_name
 from outer_test.judgement.rule import Rule
@@ -26,6 +26,7 @@ __all__ = [
     "Upkeep",
     "Verdict",
     "does_not_apply",
+    "first_at_each_point",
     "judged",
     "place",
     "place_on",

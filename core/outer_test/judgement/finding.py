@@ -1,5 +1,6 @@
 """What a rule says of one point: the verdict, the limits, the number that decided, and what to do next."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from decimal import Decimal
 
@@ -132,3 +133,15 @@ def unjudged(
 def does_not_apply(point: str, rule: Rule, why: str, reading: Measured | None = None, unit: str = "") -> Finding:
     """A finding of a rule that says nothing of this unit: no verdict, not counted; `why` gives the reason."""
     return judged(point, rule, None, why, reading, unit=unit)
+
+
+def first_at_each_point(findings: Iterable[Finding]) -> dict[str, Finding]:
+    """The first finding of every point: of an assessment's, which stand with the worst of a point first, the worst.
+
+    >>> first_at_each_point(())
+    {}
+    """
+    found: dict[str, Finding] = {}
+    for finding in findings:
+        found.setdefault(finding.point, finding)
+    return found

@@ -1,12 +1,12 @@
 """The path of a call: what was done, in the order it was done, and what is likely next, each as a technician would name it."""
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from math import fsum
 
 from outer_test.assessment import Assessment, Judged
 from outer_test.diagnosis import Diagnosis, NextTest, older_than_power
-from outer_test.judgement import WORST_FIRST, Part, Verdict
+from outer_test.judgement import Part, Verdict, first_at_each_point, worst
 from outer_test.procedure import Group, Station, group_at, taken_with
 from outer_test.visit import POINTS, Visit, standing_readings
 
@@ -69,7 +69,7 @@ def _in_order(visit: Visit) -> tuple[str, ...]:
 
 
 def _done(read: Sequence[str], visit: Visit, assessment: Assessment) -> Iterator[PathStep]:
-    verdicts = _worst(assessment)
+    findings = first_at_each_point(assessment.findings)
     readings = {reading.point: reading for reading in standing_readings(visit).values()}
     seen: set[str] = set()
     for point in read:
@@ -77,21 +77,12 @@ def _done(read: Sequence[str], visit: Visit, assessment: Assessment) -> Iterator
             continue
         points = taken_with(point, read)
         seen.update(points)
-        found = [verdict for one in (*points, _summary(points)) if (verdict := verdicts.get(one)) is not None]
+        found = [findings[one].verdict for one in (*points, _summary(points)) if one in findings]
         value = ""
         if len(points) == 1:
             reading = readings.get(point)
             value = f"{reading.value} {POINTS[point].sign}".strip() if reading is not None else visit.saw(point) or ""
-        yield PathStep(_title(points), points, (), True, min(found, key=WORST_FIRST.index, default=None), value, summary=_summary(points))
-
-
-def _worst(assessment: Assessment) -> Mapping[str, Verdict]:
-    found: dict[str, Verdict] = {}
-    for finding in assessment.findings:
-        if finding.verdict is not None:
-            before = found.get(finding.point, finding.verdict)
-            found[finding.point] = min(before, finding.verdict, key=WORST_FIRST.index)
-    return found
+        yield PathStep(_title(points), points, (), True, worst(found) if any(found) else None, value, summary=_summary(points))
 
 
 def _ahead(tests: Sequence[NextTest], needed: Sequence[str], read: Sequence[str], fresh: frozenset[str]) -> Iterator[PathStep]:
