@@ -14,7 +14,7 @@ import {
 import { made } from "../../api/made";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
-import { send } from "../../api/outbox";
+import { endLine, lift, stillOff } from "../../api/writes";
 import { storeRound } from "../../api/queries";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
@@ -130,16 +130,8 @@ function WireLine(props: {
   const { wire, state, line } = shown;
   const [why, setWhy] = useState("");
   const [to, setTo] = useState("");
-  const off = visit.round.lifted.findLast(({ what, how }) => what === line && how === "");
-  const lift = () => send({ kind: "lifted", visit: visit.id, body: { ...made(visit.id), what: line } });
-  const end = (how: "back" | "retired") =>
-    off &&
-    send({
-      kind: "end",
-      visit: visit.id,
-      line: off.id,
-      body: { ...made(visit.id), how, why: how === "back" ? "" : why },
-    });
+  const off = stillOff(visit.round.lifted).findLast(({ what }) => what === line);
+  const end = (how: "back" | "retired") => off && endLine(visit.id, off.id, how, how === "back" ? "" : why);
   const correct = (change: Partial<Schemas["NewWire"]>) =>
     write({
       terminal: wire.terminal,
@@ -178,7 +170,7 @@ function WireLine(props: {
       </Text>
       {!disabled && state === "mapped" && (
         <>
-          <Button disabled={!mayLift} onClick={lift}>
+          <Button disabled={!mayLift} onClick={() => lift(visit.id, line)}>
             Take it off
           </Button>
           <Button look="quiet" onClick={() => void correct({ gone: true })}>

@@ -10,12 +10,13 @@ import { NOTHING_SAID, writeReading, type Written } from "./writeReading";
 interface Props extends Written {
   saved: (point: string) => void;
   goOn: () => void;
-  onwardWords: string;
+  onward: string;
+  onwardTo: string;
   verdict: React.ReactNode;
 }
 
 export function ChoiceEntry(props: Props) {
-  const { step, state, saved, goOn, onwardWords, verdict } = props;
+  const { step, state, saved, goOn, onward, onwardTo, verdict } = props;
   return (
     <>
       <Box px={{ base: "3", lg: "0" }}>
@@ -55,14 +56,14 @@ export function ChoiceEntry(props: Props) {
           look={state.entry ? "next" : "plain"}
           minH="52px"
           w={{ base: "100%", lg: "auto" }}
-          aria-label={`${state.entry ? "Next" : "Skip"}: ${onwardWords}`}
+          aria-label={`${onward}: ${onwardTo}`}
           onClick={(event) => {
             if (isSecondTap(event)) return;
             lockTaps();
             goOn();
           }}
         >
-          {state.entry ? "Next" : "Skip"}
+          {onward}
         </Button>
       </Box>
     </>

@@ -4,6 +4,7 @@ import { Delete } from "lucide-react";
 import type { ReactNode } from "react";
 
 import type { Step } from "../../api/client";
+import { SHORT_SCREEN } from "../../theme/screens";
 
 type Extra = Step["keys"][number];
 
@@ -58,7 +59,7 @@ export function Keypad({ keys, typed, set, children }: Props) {
       bg="rule"
       borderTopWidth="1px"
       borderColor="rule"
-      css={{ gridAutoRows: "54px", "@media (max-height: 700px)": { gridAutoRows: "46px" } }}
+      css={{ gridAutoRows: "54px", [SHORT_SCREEN]: { gridAutoRows: "46px" } }}
       // The field keeps the focus, and its caret.
       onPointerDown={(event) => event.preventDefault()}
     >

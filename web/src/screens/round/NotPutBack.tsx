@@ -4,8 +4,7 @@ import { useState } from "react";
 
 import type { Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { made } from "../../api/made";
-import { send } from "../../api/outbox";
+import { endLine, lift, stillOff } from "../../api/writes";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
 import { clock } from "../../shell/words";
@@ -14,7 +13,7 @@ type Line = Schemas["LiftedShown"];
 type How = Schemas["LiftedHow"]["how"];
 
 export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: Line[]; disabled: boolean }) {
-  const open = lines.filter((line) => line.how === "");
+  const open = stillOff(lines);
   const [what, setWhat] = useDraft(`${visit} lifted`);
   return (
     <Box as="section" id="not-put-back" aria-label="To put back">
@@ -35,11 +34,7 @@ export function NotPutBack({ visit, lines, disabled }: { visit: string; lines: L
           onSubmit={(event) => {
             event.preventDefault();
             if (!what.trim()) return;
-            send({
-              kind: "lifted",
-              visit,
-              body: { ...made(visit), what: what.trim() },
-            });
+            lift(visit, what.trim());
             setWhat("");
           }}
         >
@@ -67,12 +62,7 @@ function OpenLine({ visit, line, disabled }: { visit: string; line: Line; disabl
   const end = (chosen: How) => {
     setProblem(chosen !== "back" && !why.trim());
     if (chosen !== "back" && !why.trim()) return;
-    send({
-      kind: "end",
-      visit,
-      line: line.id,
-      body: { ...made(visit), how: chosen, why: why.trim() },
-    });
+    endLine(visit, line.id, chosen, why.trim());
     setWhy("");
   };
   return (

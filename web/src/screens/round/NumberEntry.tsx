@@ -1,11 +1,12 @@
 /** Typing a reading: by keys on a laptop, by the round's own keypad on a phone. What was refused stays to be mended. */
-import { Box, chakra, Flex, Text, useBreakpointValue } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useLayoutEffect, useRef, useState, type MouseEvent } from "react";
 
 import { useDraft } from "../../api/draft";
 import { dismissReading } from "../../api/outbox";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
+import { useIsWide } from "../../theme/screens";
 import { shown as inScale, useScale, withScale } from "../../theme/temperature";
 import { Keypad } from "./Keypad";
 import { isSecondTap, lockTaps } from "../../shell/secondTap";
@@ -15,9 +16,10 @@ import { writeReading, type Written } from "./writeReading";
 interface Props extends Written {
   /** Called with the point that was saved. */
   saved: (point: string) => void;
-  /** Go to what comes next; what it is, in words. */
+  /** Go to what comes next; the word on its button, and where it leads. */
   goOn: () => void;
-  onwardWords: string;
+  onward: string;
+  onwardTo: string;
   verdict: React.ReactNode;
 }
 
@@ -45,10 +47,10 @@ const Big = chakra("input", {
 const BARE = /^\d+(?:[.,]\d*)?$/;
 
 export function NumberEntry(props: Props) {
-  const { visit, step, state, saved, goOn, onwardWords, verdict } = props;
+  const { visit, step, state, saved, goOn, onward, onwardTo, verdict } = props;
   const [typed, setTyped] = useDraft(`${visit} ${step.point}`);
   const input = useRef<HTMLInputElement>(null);
-  const byThumb = useBreakpointValue({ base: true, lg: false }) ?? false;
+  const byThumb = !useIsWide();
   const refused = state.refusal?.write.kind === "reading" ? state.refusal.write.body.typed : undefined;
   const text = typed || (refused ?? "");
   const tags = useTags(visit, step, text);
@@ -88,9 +90,9 @@ export function NumberEntry(props: Props) {
         event.preventDefault();
         act(event);
       }}
-      {...(!text && { "aria-label": `${state.entry ? "Next" : "Skip"}: ${onwardWords}` })}
+      {...(!text && { "aria-label": `${onward}: ${onwardTo}` })}
     >
-      {text ? (state.entry && !props.again ? "Correct" : "Save") : state.entry ? "Next" : "Skip"}
+      {text ? (state.entry && !props.again ? "Correct" : "Save") : onward}
     </Button>
   );
 

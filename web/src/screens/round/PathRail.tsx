@@ -110,12 +110,18 @@ export function PathRail(props: Props) {
   );
 }
 
-function PathStop({ stop }: { stop: Shown }) {
-  const { to, title, note, value, mark, now } = stop;
+/** The stop at hand is brought into sight, in the list as in the strip. */
+function useInSight(now: boolean) {
   const line = useRef<HTMLAnchorElement>(null);
   useEffect(() => {
-    if (now) line.current?.scrollIntoView({ block: "nearest" });
+    if (now) line.current?.scrollIntoView({ block: "nearest", inline: "center" });
   }, [now]);
+  return line;
+}
+
+function PathStop({ stop }: { stop: Shown }) {
+  const { to, title, note, value, mark, now } = stop;
+  const line = useInSight(now);
   return (
     <Stop
       ref={line}
@@ -167,10 +173,7 @@ export function PathStrip(props: Props) {
 
 function StripStop({ stop }: { stop: Shown }) {
   const { to, title, mark, now } = stop;
-  const line = useRef<HTMLAnchorElement>(null);
-  useEffect(() => {
-    if (now) line.current?.scrollIntoView({ block: "nearest", inline: "center" });
-  }, [now]);
+  const line = useInSight(now);
   return (
     <Stop
       ref={line}

@@ -53,7 +53,7 @@ export function PhoneStrip({ visit, leave }: { visit: VisitShown; leave: string 
   const finished = round.finished_at != null;
   const close = () => setOpen("");
   return (
-    <Flex as="nav" aria-label="Beside the step" hideFrom="lg" bg="bar" align="center">
+    <Flex as="nav" aria-label="Beside the step" bg="bar" align="center">
       <Slot type="button" onClick={() => setOpen("standing")}>
         {shortly(visit)}
       </Slot>

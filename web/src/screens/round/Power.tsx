@@ -3,8 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
 import { serverNow, type Schemas } from "../../api/client";
-import { send } from "../../api/outbox";
-import { made } from "../../api/made";
+import { sayPower } from "../../api/writes";
 import { Button } from "../../shell/controls";
 import { clock, POWER } from "../../shell/words";
 
@@ -58,10 +57,11 @@ function Age({ since }: { since: string }) {
   return minutes < 60 ? `${minutes} min ago` : `${Math.floor(minutes / 60)} h ${minutes % 60} min ago`;
 }
 
+/** Whether somebody takes the unit for dead: said so, or proved. */
+export const isDead = ({ state }: Power): boolean => state === "dead-claimed" || state === "dead-proved";
+
 export function PowerPanel({ visit, power, disabled }: { visit: string; power: Power; disabled: boolean }) {
-  const say = (state: "live" | "dead-claimed") =>
-    send({ kind: "power", visit, body: { ...made(visit), state } });
-  const dead = power.state === "dead-claimed" || power.state === "dead-proved";
+  const dead = isDead(power);
   return (
     <Box as="section" aria-label="Power" borderTopWidth="1px" borderColor="edge" pt="3">
       <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
@@ -73,12 +73,12 @@ export function PowerPanel({ visit, power, disabled }: { visit: string; power: P
       {!disabled && (
         <Flex gap="2" mt="2" wrap="wrap">
           {!dead && (
-            <Button id="power-button" onClick={() => say("dead-claimed")}>
+            <Button id="power-button" onClick={() => sayPower(visit, "dead-claimed")}>
               Disconnect is pulled
             </Button>
           )}
           {power.state !== "live" && (
-            <Button id={dead ? "power-button" : undefined} onClick={() => say("live")}>
+            <Button id={dead ? "power-button" : undefined} onClick={() => sayPower(visit, "live")}>
               Powered up
             </Button>
           )}

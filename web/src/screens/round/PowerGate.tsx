@@ -2,30 +2,18 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Step, VisitShown } from "../../api/client";
-import { made } from "../../api/made";
-import { send } from "../../api/outbox";
+import { endLine, sayPower, stillOff } from "../../api/writes";
 import { Button } from "../../shell/controls";
+import { isDead } from "./Power";
 
 export function PowerGate({ visit, step }: { visit: VisitShown; step: Step }) {
   const { round } = visit;
-  const { state } = round.assessment.power;
-  const isDead = state === "dead-claimed" || state === "dead-proved";
+  const dead = isDead(round.assessment.power);
   const caught = round.caught[step.power];
   const safe = round.stations.find(({ name }) => name === "safe");
-  const toPull = safe?.steps.some(({ point }) => point === step.point) === true && !isDead;
+  const toPull = safe?.steps.some(({ point }) => point === step.point) === true && !dead;
   if (!caught && !toPull) return null;
-  const open = round.lifted.filter((line) => line.how === "");
-  const say = (power: "live" | "dead-claimed") =>
-    send({ kind: "power", visit: visit.id, body: { ...made(visit.id), state: power } });
-  const putAllBack = () =>
-    open.forEach((line) =>
-      send({
-        kind: "end",
-        visit: visit.id,
-        line: line.id,
-        body: { ...made(visit.id), how: "back", why: "" },
-      }),
-    );
+  const off = stillOff(round.lifted);
   return (
     <Flex my="1" gap="2" align="center">
       <Box flex="1">
@@ -34,15 +22,21 @@ export function PowerGate({ visit, step }: { visit: VisitShown; step: Step }) {
             {caught}
           </Text>
         )}
-        {step.power === "live" && open.length > 0 && (
-          <Text>Still off: {open.map(({ what }) => what).join(", ")}.</Text>
+        {step.power === "live" && off.length > 0 && (
+          <Text>Still off: {off.map(({ what }) => what).join(", ")}.</Text>
         )}
       </Box>
       <Flex gap="2" direction="column">
-        {step.power === "live" && open.length > 0 && <Button onClick={putAllBack}>All of it is back</Button>}
-        {step.power === "live" && isDead && <Button onClick={() => say("live")}>Powered up</Button>}
-        {step.power !== "live" && !isDead && (
-          <Button onClick={() => say("dead-claimed")}>Disconnect is pulled</Button>
+        {step.power === "live" && off.length > 0 && (
+          <Button onClick={() => off.forEach((line) => endLine(visit.id, line.id, "back"))}>
+            All of it is back
+          </Button>
+        )}
+        {step.power === "live" && dead && (
+          <Button onClick={() => sayPower(visit.id, "live")}>Powered up</Button>
+        )}
+        {step.power !== "live" && !dead && (
+          <Button onClick={() => sayPower(visit.id, "dead-claimed")}>Disconnect is pulled</Button>
         )}
       </Flex>
     </Flex>

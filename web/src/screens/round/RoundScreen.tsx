@@ -1,16 +1,17 @@
 /** The round: the path of this call, the step at hand, where it stands and what is still off. Any reading can be opened. */
-import { Box, Flex, Grid, Heading, Text, useBreakpointValue } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
-import { made } from "../../api/made";
-import { send, useOutbox, waitingPoints } from "../../api/outbox";
+import { useOutbox, waitingPoints } from "../../api/outbox";
 import { useVisit } from "../../api/queries";
+import { lift } from "../../api/writes";
 import { Ladder } from "../../drawing/Ladder";
 import { Bar } from "../../shell/Bar";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT } from "../../shell/words";
+import { useIsWide } from "../../theme/screens";
 import { shown, useScale } from "../../theme/temperature";
 import { DefrostBench } from "../defrost/DefrostBench";
 import { PlateStation } from "../plate/PlateStation";
@@ -63,7 +64,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
   const steps = round.stations.flatMap((station) => station.steps);
   const step = steps.find((one) => one.point === point);
   const [help, setHelp] = useState(false);
-  const wide = useBreakpointValue({ base: false, lg: true }) ?? true;
+  const wide = useIsWide();
   const finished = round.finished_at != null;
 
   const open = (next: string) => void go(`/visits/${visit.id}?point=${next}`);
@@ -193,14 +194,14 @@ function About({ visit }: { visit: VisitShown }) {
 function Wiring({ visit, point }: { visit: VisitShown; point: string }) {
   const [asked, setAsked] = useState("");
   const finished = visit.round.finished_at != null;
-  const lift = () => {
-    send({ kind: "lifted", visit: visit.id, body: { ...made(visit.id), what: asked } });
+  const put = () => {
+    lift(visit.id, asked);
     setAsked("");
   };
   return (
     <Box mb="3">
       <Ladder ladder={visit.round.ladder} point={point} lift={finished ? undefined : setAsked} />
-      {asked && <LiftWire what={asked} lift={lift} close={() => setAsked("")} />}
+      {asked && <LiftWire what={asked} lift={put} close={() => setAsked("")} />}
     </Box>
   );
 }

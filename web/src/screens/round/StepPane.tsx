@@ -1,5 +1,5 @@
 /** The step at hand: what to do, where the probes go, the entry, the verdict, and what comes after. */
-import { Box, chakra, Flex, Grid, Heading, Text, useBreakpointValue } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -9,6 +9,7 @@ import { LadderRungs } from "../../drawing/Ladder";
 import { Tape } from "../../drawing/Tape";
 import { Button } from "../../shell/controls";
 import { month } from "../../shell/words";
+import { SHORT_SCREEN, useIsWide } from "../../theme/screens";
 import { ChoiceEntry } from "./ChoiceEntry";
 import { MeterChoice } from "./MeterChoice";
 import { NumberEntry } from "./NumberEntry";
@@ -35,8 +36,9 @@ export function StepPane(props: StepProps) {
   const { visit, step, state } = props;
   const { round } = visit;
   const here = stepAt(round, step.point);
-  const byThumb = useBreakpointValue({ base: true, lg: false }) ?? false;
+  const byThumb = !useIsWide();
   const expected = round.expected[step.point];
+  const again = askedAgain(here, step.point) && state.entry !== undefined;
   // What a run adds up to stands at its last reading: dead, discharged.
   const sum = here?.done === true && here.summary !== "" ? findingsAt(round, here.summary)[0] : undefined;
   return (
@@ -54,18 +56,13 @@ export function StepPane(props: StepProps) {
       p={{ lg: "4" }}
     >
       <Flex direction="column" minH="0" gap={{ base: "1", lg: "2" }}>
-        <WhatToDo
-          step={step}
-          here={here}
-          visit={visit}
-          again={askedAgain(here, step.point) && state.entry !== undefined}
-        />
+        <WhatToDo step={step} here={here} visit={visit} again={again} />
         {byThumb && (
           <Box flex="1 1 0" minH="0" px="3" overflow="hidden" css={ROOM_FOR_RUNGS}>
             <LadderRungs ladder={round.ladder} point={step.point} />
           </Box>
         )}
-        <Entry {...props} here={here} byThumb={byThumb} finding={state.finding ?? sum} />
+        <Entry {...props} again={again} byThumb={byThumb} finding={state.finding ?? sum} />
         {!byThumb && sum && <VerdictLine round={round} point={sum.point} finding={sum} waits={false} />}
         {!byThumb &&
           [state.finding, ...state.others].map(
@@ -94,7 +91,6 @@ const ROOM_FOR_RUNGS = {
   containerType: "size",
   "@container (max-height: 62px)": { "& svg": { display: "none" } },
 } as const;
-const SHORT_SCREEN = "@media (max-height: 700px)";
 
 function WhatToDo({
   visit,
@@ -200,10 +196,10 @@ function More({ visit, step }: { visit: VisitShown; step: Step }) {
 
 const minutes = (seconds: number) => (seconds < 120 ? `${seconds} s` : `${seconds / 60} min`);
 
-type EntryProps = StepProps & { here: PathStep | undefined; byThumb: boolean; finding: Finding | undefined };
+type EntryProps = StepProps & { again: boolean; byThumb: boolean; finding: Finding | undefined };
 
 function Entry(props: EntryProps) {
-  const { visit, step, state, unsent, waits, saved, goOn, here, byThumb, finding } = props;
+  const { visit, step, state, unsent, waits, saved, goOn, again, byThumb, finding } = props;
   const { round } = visit;
   const verdict = byThumb && <VerdictLine round={round} point={step.point} finding={finding} waits={waits} />;
   if (round.finished_at != null) {
@@ -222,10 +218,11 @@ function Entry(props: EntryProps) {
     round,
     step,
     state,
-    again: askedAgain(here, step.point) && state.entry !== undefined,
+    again,
     saved,
     goOn,
-    onwardWords: next ? nextWords(visit, next.step, next.point) : "finish the visit",
+    onward: state.entry ? "Next" : "Skip",
+    onwardTo: next ? nextWords(visit, next.step, next.point) : "finish the visit",
     verdict,
   };
   return step.kind === "number" ? <NumberEntry {...written} /> : <ChoiceEntry {...written} />;

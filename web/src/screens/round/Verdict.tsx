@@ -7,6 +7,7 @@ import { Mark, markColour, markOf, markWord } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { Modal } from "../../shell/Modal";
 import { capital } from "../../shell/words";
+import { SHORT_SCREEN } from "../../theme/screens";
 import { Result } from "./Result";
 
 /** One line under the field, and the whole of it by one tap: for a phone. */
@@ -21,11 +22,7 @@ export function VerdictLine({ round, point, finding, waits }: VerdictProps) {
           <Box pt="3px">
             <Mark kind={kind} size={16} />
           </Box>
-          <Text
-            flex="1"
-            lineClamp="3"
-            css={{ "@media (max-height: 700px)": { fontSize: "sm", lineHeight: "1.3" } }}
-          >
+          <Text flex="1" lineClamp="3" css={{ [SHORT_SCREEN]: { fontSize: "sm", lineHeight: "1.3" } }}>
             <Text as="span" fontWeight="700" color={markColour(kind)}>
               {capital(markWord(kind))}.
             </Text>{" "}
