@@ -8,11 +8,10 @@ from typing import Any
 from uuid import UUID
 
 from accounts.models import Company
+from outer_test.round import EntryShown, entries_of
 from outer_test.visit import POINTS, title_of
 from visits.load import load_each
 from visits.models import Visit
-from visits.shapes import EntryShown
-from visits.show import entries_of
 
 AT_ONCE = 100
 

@@ -24,11 +24,10 @@ from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding, first_at_each_po
 from outer_test.ledger import Kind
 from outer_test.procedure import stations
 from outer_test.report import customer_page
+from outer_test.round import EntryShown, round_of
 from outer_test.visit import title_of
 from visits.before import read_before
 from visits.load import Loaded
-from visits.shapes import EntryShown
-from visits.show import show_round
 
 COMPLAINTS = {
     "nothing-at-all": "will not start, nothing at all", "hums-no-start": "hums, does not start", "trips-breaker": "trips breaker or fuse",
@@ -65,7 +64,7 @@ class Part:
 
 def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> str:
     """The sheet as a page. It asks for no script; its fonts come from the app itself."""
-    shown = show_round(loaded)
+    shown = round_of(loaded)
     judged = shown.assessment
     row = loaded.row
     parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]

@@ -14,7 +14,7 @@ from outer_test.ledger import Event, Kind, read_body
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem
 
-READ = ("uuid", "visit", "kind", "body", "at", "device", "seq", "place", "after", "member_id", "clock_wrong")
+READ = ("uuid", "visit", "kind", "body", "at", "device", "seq", "place", "after", "member_id", "clock_wrong", "device_at")
 _KINDS = frozenset(kind.value for kind in Kind)
 
 
@@ -56,7 +56,7 @@ def read_rows(rows: Iterable[Any]) -> Read:
     """Rows, as `values_list` of the columns read, as events."""
     events: list[Event] = []
     unreadable: list[Unreadable] = []
-    for uuid, _, kind, body, at, device, seq, place, after, member, clock_wrong in rows:
+    for uuid, _, kind, body, at, device, seq, place, after, member, clock_wrong, device_at in rows:
         if kind not in _KINDS:
             unreadable.append(Unreadable(uuid, kind, "written by a newer version of this app"))
             continue
@@ -65,7 +65,8 @@ def read_rows(rows: Iterable[Any]) -> Read:
         except (ReadProblem, FieldProblem) as problem:
             unreadable.append(Unreadable(uuid, kind, str(problem)[:200]))
             continue
-        events.append(Event(str(uuid), Kind(kind), read, localtime(at), str(device), seq, place, after, member, clock_wrong))
+        own = None if device_at is None else localtime(device_at)
+        events.append(Event(str(uuid), Kind(kind), read, localtime(at), str(device), seq, place, after, member, clock_wrong, own))
     return Read(tuple(events), tuple(unreadable))
 
 

@@ -2,19 +2,17 @@
 
 import logging
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass, replace
-from functools import cached_property
+from dataclasses import dataclass
 from uuid import UUID
 
 from django.core.cache import cache
 
 from accounts.models import Company, Member
-from ledger.read import Read, Unreadable, events_of_visits
+from ledger.read import Read, events_of_visits
 from outer_test import visit as core
-from outer_test.ledger import Closing, Conflict, Event, Kind, closing, conflicts, in_order, known_to, lifted_of, placed, visit_of
+from outer_test.ledger import Recorded
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem
-from outer_test.visit import Thing, things_off
 from visits.models import Visit
 from visits.to_core import as_it_stands, known_of
 
@@ -25,50 +23,11 @@ class NoSuchVisit(LookupError):
     """This company has no such visit."""
 
 
-@dataclass(frozen=True)
-class Loaded:
-    """A visit's row, its events, and how the company's people are named, by key.
-
-    `known` is what was known beside the events; `unreadable` are those that this version cannot read.
-    """
+@dataclass(frozen=True, kw_only=True)
+class Loaded(Recorded):
+    """What is on record of a visit, and its row."""
 
     row: Visit
-    known: core.Visit
-    events: tuple[Event, ...]
-    names: dict[int, str]
-    unreadable: tuple[Unreadable, ...] = ()
-
-    @cached_property
-    def closing(self) -> Closing:
-        """What ended the visit, and which of its events count."""
-        return closing(self.events)
-
-    @cached_property
-    def visit(self) -> core.Visit:
-        """The core's visit that the events which count add up to."""
-        return visit_of(self.closing.counting, self.known)
-
-    @property
-    def off(self) -> frozenset[Thing]:
-        """What is off or bridged now."""
-        return things_off(core.Visit(lifted=lifted_of(in_order(self.closing.counting))))
-
-    def of(self, *kinds: Kind) -> list[Event]:
-        """The events of these kinds that count, each where it stands."""
-        return [event for event in placed(in_order(self.closing.counting)) if event.kind in kinds]
-
-    def as_known_to(self, device: str, after: int | None) -> "Loaded":
-        """The visit as a device knew it when it wrote."""
-        return replace(self, events=tuple(known_to(self.events, device, after)))
-
-    def with_events(self, events: Sequence[Event]) -> "Loaded":
-        """The visit with more written on it."""
-        return replace(self, events=(*self.events, *events))
-
-    @property
-    def conflicts(self) -> tuple[Conflict, ...]:
-        """What two people did on it without knowing of each other."""
-        return conflicts(self.events)
 
 
 def find_visit(company: Company, visit_id: UUID) -> Visit:
@@ -116,7 +75,7 @@ def cannot_be_read(row: Visit, problem: Exception) -> str:
 
 def loaded_of(row: Visit, known: core.Visit, read: Read, names: dict[int, str]) -> Loaded:
     """A visit from its row and its events."""
-    return Loaded(row, known, read.events, names, read.unreadable)
+    return Loaded(known, read.events, names, len(read.unreadable), row=row)
 
 
 def member_names(company: Company) -> dict[int, str]:
@@ -128,8 +87,3 @@ def member_names(company: Company) -> dict[int, str]:
 def _read_names(company: Company) -> dict[int, str]:
     people = Member.objects.filter(company=company).values_list("pk", "first_name", "last_name", "username")
     return {key: f"{first} {last}".strip() or username for key, first, last, username in people}
-
-
-def name_of(names: dict[int, str], event: Event) -> str:
-    """Who wrote it."""
-    return names.get(event.by or 0, "")

@@ -1,5 +1,6 @@
 """The ledger's events: what can be written down, in which order it happened, and what it adds up to."""
 
+from outer_test.ledger.as_data import EventData, RecordData, event_data, events_from, known_data, recorded_from
 from outer_test.ledger.clock import EARLIEST, MOST_AHEAD, Settled, settled, within
 from outer_test.ledger.closing import Closing, closing
 from outer_test.ledger.conflicts import Conflict, ConflictKind, conflicts
@@ -10,11 +11,14 @@ from outer_test.ledger.kinds import (
     STOPPED,
     VERSION,
     Answered,
+    Cancelled,
+    Corrected,
     Ended,
     Finished,
     Kind,
     Opened,
     PartFitted,
+    Planned,
     PlateRead,
     Reopened,
     Rules,
@@ -28,6 +32,7 @@ from outer_test.ledger.kinds import (
     kind_of,
     read_body,
 )
+from outer_test.ledger.recorded import Recorded
 from outer_test.ledger.unfold import Unfolded, renamed, unfold
 
 __all__ = [
@@ -37,16 +42,22 @@ __all__ = [
     "STOPPED",
     "VERSION",
     "Answered",
+    "Cancelled",
     "Closing",
     "Conflict",
     "ConflictKind",
+    "Corrected",
     "Ended",
     "Event",
+    "EventData",
     "Finished",
     "Kind",
     "Opened",
     "PartFitted",
+    "Planned",
     "PlateRead",
+    "RecordData",
+    "Recorded",
     "Reopened",
     "Rules",
     "SeenAt",
@@ -61,14 +72,18 @@ __all__ = [
     "certainly_before",
     "closing",
     "conflicts",
+    "event_data",
+    "events_from",
     "in_order",
     "kind_of",
+    "known_data",
     "known_to",
     "latest_run",
     "lifted_of",
     "order",
     "placed",
     "read_body",
+    "recorded_from",
     "renamed",
     "settled",
     "standing",

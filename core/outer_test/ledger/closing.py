@@ -1,4 +1,4 @@
-"""Finished, reopened, and what waits: what arrives after the end counts only once the visit is open again."""
+"""Finished, reopened, and what waits: what was done after the end counts only once the visit is open again."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -8,7 +8,7 @@ from outer_test.ledger.event import Event
 from outer_test.ledger.kinds import Kind
 
 # What belongs to a finished visit too, and the plate, which is the unit's.
-_AFTER_THE_END: Final = frozenset({Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.OPENED, Kind.PLATE})
+_AFTER_THE_END: Final = frozenset({Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.OPENED, Kind.PLANNED, Kind.CORRECTED, Kind.PLATE})
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +21,10 @@ class Closing:
 
 
 def closing(events: Iterable[Event]) -> Closing:
-    """How a visit stands by its place in the ledger, not by anybody's clock: a reading is never lost to a finish it did not know of.
+    """How a visit stands by its place in the ledger: a reading is never lost to a finish it did not know of.
+
+    What was done before the end and arrived after it, from another device or a dead spot, is folded in; only a clock that cannot
+    be so makes it wait.
 
     >>> closing([])
     Closing(finish=None, counting=(), waiting=())
@@ -35,9 +38,15 @@ def closing(events: Iterable[Event]) -> Closing:
             finish = None
     if finish is None:
         return Closing(None, tuple(every), ())
-    late = {event.id for event in every if event.place > finish.place and event.kind not in _AFTER_THE_END}
+    late = {event.id for event in every if _is_late(event, finish)}
     return Closing(
         finish,
         tuple(event for event in every if event.id not in late),
         tuple(event for event in every if event.id in late),
     )
+
+
+def _is_late(event: Event, finish: Event) -> bool:
+    if event.place <= finish.place or event.kind in _AFTER_THE_END:
+        return False
+    return event.clock_wrong or event.at >= finish.at

@@ -14,7 +14,8 @@ class Event:
 
     `at` is its time: the device's, corrected by the device's offset and raised where it would fall within the device. `seq` counts
     on the device, `place` in the company's ledger. `after` is the last place the device knew of when it was made, None where it
-    did not say. `clock_wrong`: the device's time could not be so, and `at` is its arrival.
+    did not say. `clock_wrong`: the device's time could not be so, and `at` is its arrival. `device_at` is what the device's own
+    clock said, None where it said nothing.
     """
 
     id: str
@@ -27,6 +28,7 @@ class Event:
     after: int | None = None
     by: int | None = None
     clock_wrong: bool = False
+    device_at: datetime | None = None
 
 
 def order(event: Event) -> tuple[datetime, str, int]:

@@ -49,11 +49,13 @@ def visit_of(events: Iterable[Event], known: Visit) -> Visit:
         board_wires=_wires(effective),
         notes=tuple(replace(event.body, at=event.at) for event in effective if event.kind is Kind.NOTE),
     )
-    for event in effective if told & {Kind.CONDITIONS, Kind.RULES} else ():
+    for event in effective if told & {Kind.CONDITIONS, Kind.RULES, Kind.CORRECTED} else ():
         if event.kind is Kind.CONDITIONS:
             visit = replace(visit, conditions=event.body)
         elif event.kind is Kind.RULES:
             visit = replace(visit, rules=event.body.rules)
+        elif event.kind is Kind.CORRECTED:
+            visit = replace(visit, complaint=event.body.complaint or None, began=event.body.began or None)
     return _with_defrost(visit, effective, known) if Kind.STAMP in told else visit
 
 

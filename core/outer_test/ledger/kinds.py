@@ -39,6 +39,9 @@ class Kind(StrEnum):
     """What an event is."""
 
     OPENED = "opened"
+    PLANNED = "planned"
+    CANCELLED = "cancelled"
+    CORRECTED = "corrected"
     READING = "reading"
     SEEN = "seen"
     POWER = "power"
@@ -75,6 +78,39 @@ class Opened(Record):
     began: Literal["", "suddenly", "slowly"] = ""
     notes: str = ""
     return_of: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Planned(Record):
+    """When a visit is to be, and whose it is: a member's key. One that was cancelled is on again."""
+
+    scheduled_for: datetime
+    technician: int
+
+    def __post_init__(self) -> None:
+        aware("scheduled_for", self.scheduled_for)
+
+
+@dataclass(frozen=True, slots=True)
+class Cancelled(Record):
+    """The visit will not be, and why."""
+
+    reason: str
+
+    def __post_init__(self) -> None:
+        _at_most("reason", self.reason, 300, least=1)
+
+
+@dataclass(frozen=True, slots=True)
+class Corrected(Record):
+    """What a visit is for, as it turned out to be: the complaint, how it began, and the office's notes."""
+
+    complaint: Literal[Complaint, ""] = ""
+    began: Literal["", "suddenly", "slowly"] = ""
+    notes: str = ""
+
+    def __post_init__(self) -> None:
+        _at_most("notes", self.notes, 2000)
 
 
 @dataclass(frozen=True, slots=True)
@@ -249,7 +285,8 @@ class UnitNotes(Record):
 
 
 KINDS: Final[dict[Kind, type[Any]]] = {
-    Kind.OPENED: Opened, Kind.READING: Reading, Kind.SEEN: SeenAt, Kind.POWER: PowerEvent, Kind.LIFTED: Lifted, Kind.ENDED: Ended,
+    Kind.OPENED: Opened, Kind.PLANNED: Planned, Kind.CANCELLED: Cancelled, Kind.CORRECTED: Corrected,
+    Kind.READING: Reading, Kind.SEEN: SeenAt, Kind.POWER: PowerEvent, Kind.LIFTED: Lifted, Kind.ENDED: Ended,
     Kind.STAMP: Stamp, Kind.ANSWER: Answered, Kind.PART: Repair, Kind.TAKEN_BACK: TakenBack, Kind.WIRE: Wire, Kind.NOTE: Note,
     Kind.CONDITIONS: Conditions, Kind.RULES: Rules, Kind.SIGNATURE: Signature, Kind.FINISHED: Finished, Kind.REOPENED: Reopened,
     Kind.UNIT: UnitAdded, Kind.PLATE: PlateRead, Kind.FITTED: PartFitted, Kind.UNIT_NOTES: UnitNotes,

@@ -13,7 +13,7 @@ from outer_test.measurement.decision import (
 )
 from outer_test.measurement.deviation import largest_deviation
 from outer_test.measurement.meter import Accuracy, Measured, accuracy_for, measure, measured
-from outer_test.measurement.quantity import FieldProblem, Record, quantity
+from outer_test.measurement.quantity import FieldProblem, Record, quantity, sentence
 from outer_test.measurement.temperature import celsius, from_kelvin, kelvin
 from outer_test.measurement.value import Value, ValueProblem, exact, parse_value, say
 
@@ -45,6 +45,7 @@ __all__ = [
     "product",
     "quantity",
     "say",
+    "sentence",
     "total",
     "turns_to_decide",
     "why_unsure",

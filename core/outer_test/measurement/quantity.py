@@ -17,6 +17,17 @@ class FieldProblem(ValueError):
         self.field, self.message = name, message
 
 
+def sentence(words: str) -> str:
+    """What is said of a field, as a sentence of its own beside that field.
+
+    >>> sentence("must be from 1 to 200 A, not 900")
+    'Must be from 1 to 200 A, not 900.'
+    """
+    ended = words if words[-1:] in ".!?" else f"{words}."
+    first = ended.split(" ", 1)[0]
+    return ended[:1].upper() + ended[1:] if first.isalpha() else ended  # a file's name is left as it is
+
+
 def quantity(unit: str, low: float, high: float, default: Any = None, doc: str = "", required: bool = False) -> Any:
     """A numeric dataclass field in `unit`, from `low` to `high` inclusive; None is allowed where it is the default."""
     about = {"unit": unit, "low": low, "high": high, "doc": doc}

@@ -1,5 +1,7 @@
-"""What a screen shows of a visit while it is worked: the path of this call, from what was done to what is likely next."""
+"""What a screen shows of a visit while it is worked: the path of this call, and everything else that changes with a reading."""
 
 from outer_test.round.path import PathStep, path_of
+from outer_test.round.round_of import entries_of, round_of
+from outer_test.round.shown import EntryShown, Round
 
-__all__ = ["PathStep", "path_of"]
+__all__ = ["EntryShown", "PathStep", "Round", "entries_of", "path_of", "round_of"]

@@ -112,15 +112,17 @@ class Folding(TestCase):
 
 
 class Ends(TestCase):
-    def test_what_comes_after_the_end_waits_by_its_place_not_by_its_clock(self) -> None:
+    def test_what_was_done_before_the_end_is_folded_in_and_what_was_done_after_waits(self) -> None:
         before = event("a", Reading("cap.herm.uf", "40"), 0, place=1)
         end = event("b", Finished(), 30, place=2)
-        late = event("c", Reading("cap.fan.uf", "5"), 5, "other", place=3)
+        earlier = event("c", Reading("cap.fan.uf", "5"), 5, "other", place=3)
         signed = event("d", Signature("R", (((0.0, 0.0),),)), 31, place=4)
-        closed = closing([before, end, late, signed])
-        self.assertEqual((closed.finish, [one.id for one in closed.waiting]), (end, ["c"]))
-        again = closing([before, end, late, signed, event("e", Reopened("the second phone"), 40, place=5)])
-        self.assertEqual((again.finish, again.waiting, len(again.counting)), (None, (), 5))
+        late = event("f", Reading("cap.fan.uf", "4"), 30, "other", place=5)
+        wrong = replace(event("g", Reading("cap.fan.uf", "4"), 2, "third", place=6), clock_wrong=True)
+        closed = closing([before, end, earlier, signed, late, wrong])
+        self.assertEqual((closed.finish, [one.id for one in closed.waiting]), (end, ["f", "g"]))
+        again = closing([before, end, earlier, signed, late, wrong, event("e", Reopened("the second phone"), 40, place=7)])
+        self.assertEqual((again.finish, again.waiting, len(again.counting)), (None, (), 7))
 
     def test_a_second_end_closes_it_again(self) -> None:
         events = [event("a", Finished(), 1), event("b", Reopened("why"), 2), event("c", Finished("now"), 3), event("d", Note("late"), 4)]

@@ -1,0 +1,150 @@
+"""From what is on record to everything a screen shows of a visit: the one question that server and device both answer."""
+
+from collections.abc import Iterable
+
+from outer_test.assessment import Assessment, as_left, assessment_of, judge
+from outer_test.circuit import ladder_of
+from outer_test.diagnosis import diagnose, expected_here, table_of
+from outer_test.ledger import STOPPED, Conflict, Event, Kind, Recorded, latest_run, standing
+from outer_test.procedure import caught, stations
+from outer_test.round.path import path_of
+from outer_test.round.shown import (
+    ConflictShown,
+    DefrostShown,
+    EntryShown,
+    EventAsked,
+    LiftedShown,
+    NewPartShown,
+    NoteShown,
+    PowerShown,
+    Round,
+    StampShown,
+    WaitingShown,
+)
+from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
+from outer_test.visit import POINTS, Lifted, Reading, Visit, inputs_of, standing_readings, title_of
+
+
+def round_of(recorded: Recorded, asker: int | None = None) -> Round:
+    """What the visit's readings say, each for itself and all together, and what is next. asker: the key of who looks at it.
+
+    >>> round_of(Recorded(Visit(complaint="hums-no-start"), ())).path[0].title
+    'Outdoor fan'
+    """
+    visit = recorded.visit
+    judged = judge(as_left(visit))
+    assessment = assessment_of(visit, judged)
+    table = table_of(visit.plate)
+    planned = stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None})
+    diagnosis = diagnose(visit, judged, table)
+    finish = recorded.closing.finish
+    return Round(
+        place=recorded.place,
+        stations=planned,
+        path=path_of(judged, planned, assessment, diagnosis),
+        caught=caught(judged.power.state),
+        assessment=assessment,
+        diagnosis=diagnosis,
+        expected=dict(expected_here(visit.plate, table, assessment.findings)),
+        entries=tuple(entries_of(recorded)),
+        lifted=tuple(_lifted(recorded)),
+        parts=tuple(
+            NewPartShown(event.id, event.at, recorded.name_of(event), event.body)
+            for event in standing(recorded.of(Kind.PART, Kind.TAKEN_BACK), Kind.PART)
+        ),
+        notes=tuple(NoteShown(note.id, note.body.text, note.at, recorded.name_of(note)) for note in recorded.of(Kind.NOTE)),
+        power_log=tuple(PowerShown(said.id, said.body.state, said.at, recorded.name_of(said)) for said in recorded.of(Kind.POWER)),
+        plate=visit.plate,
+        fitted=visit.fitted,
+        contactor_fitted=visit.contactor_fitted,
+        ladder=ladder_of(visit, assessment.findings, assessment.power.state),
+        defrost=_defrost(recorded, assessment),
+        conditions=visit.conditions,
+        finished_at=None if finish is None else finish.at,
+        finished_by="" if finish is None else recorded.name_of(finish),
+        finish_reason="" if finish is None else finish.body.reason,
+        cancelled=recorded.cancelled,
+        waiting=tuple(_waiting(recorded)),
+        conflicts=tuple(_conflict(recorded, conflict, asker) for conflict in recorded.conflicts),
+        unreadable=recorded.unreadable,
+    )
+
+
+def _defrost(recorded: Recorded, judged: Assessment) -> DefrostShown | None:
+    visit, defrost = recorded.visit, recorded.visit.plate.defrost
+    if defrost.control is None:
+        return None
+    stamps = latest_run(recorded.of(Kind.STAMP, Kind.TAKEN_BACK))
+    switch = inputs_of(visit).get("defrost.switch.ohm")
+    return DefrostShown(
+        way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
+        outlook=_outlook(visit),
+        lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run, judged.findings),
+        stamps=tuple(
+            StampShown(stamp.id, stamp.body.event, stamp.body.s, stamp.at, recorded.name_of(stamp))
+            for stamp in stamps
+            if stamp.body.event != STOPPED
+        ),
+        asked=tuple(_asked(visit)),
+        limit_s=None if defrost.limit_min is None else defrost.limit_min * 60,
+        stopped=any(stamp.body.event == STOPPED for stamp in stamps),
+        swap=swap_guide(visit, judged.power.state),
+    )
+
+
+def _asked(visit: Visit) -> Iterable[EventAsked]:
+    """What is asked of the run at hand: the events that were not stamped, once it was forced."""
+    stamped = {stamp.event for stamp in visit.defrost_run}
+    if "forced" not in stamped:
+        return
+    for event, question in QUESTIONS.items():
+        if event not in stamped:
+            yield EventAsked(event, question, visit.defrost_seen.get(event, ""))
+
+
+def _outlook(visit: Visit) -> FrostOutlook | None:
+    air, humidity = visit.conditions.outdoor_f, visit.conditions.outdoor_rh
+    return will_it_frost(air, humidity) if air is not None and humidity else None
+
+
+def entries_of(recorded: Recorded) -> Iterable[EntryShown]:
+    """Readings and things seen, those too that stand no more."""
+    standing = {reading.id for reading in standing_readings(recorded.visit).values()}
+    readings = {reading.id: reading for reading in recorded.visit.readings}
+    entries = recorded.of(Kind.READING, Kind.SEEN)
+    last_seen = {event.body.point: event.id for event in entries if event.kind is Kind.SEEN}
+    for event in entries:
+        own = event.id in standing if event.kind is Kind.READING else last_seen[event.body.point] == event.id
+        yield _entry(event, readings.get(event.id), own, recorded.name_of(event))
+
+
+def _entry(event: Event, reading: Reading | None, stands: bool, by_whom: str) -> EntryShown:
+    body = event.body
+    if reading is None:
+        return EntryShown(event.id, body.point, body.value, "", "", "", 1, event.at, by_whom, "", stands, None, "", event.clock_wrong)
+    return EntryShown(
+        event.id, body.point, body.value, POINTS[body.point].sign, body.by or "", body.fitted or "", body.turns, event.at, by_whom,
+        reading.power or "unknown", stands, body.supersedes or None, body.meter or "", event.clock_wrong,
+    )  # fmt: skip
+
+
+def _lifted(recorded: Recorded) -> Iterable[LiftedShown]:
+    lines: dict[str | None, Lifted] = {line.id: line for line in recorded.visit.lifted}
+    for event in recorded.of(Kind.LIFTED):
+        end = lines[event.id].end
+        how, why, ended = ("", "", None) if end is None else (end.how, end.why, end.at)
+        yield LiftedShown(event.id, event.body.words, event.at, recorded.name_of(event), how, why, ended)
+
+
+def _waiting(recorded: Recorded) -> Iterable[WaitingShown]:
+    for event in recorded.closing.waiting:
+        point = getattr(event.body, "point", "")
+        value = f"{event.body.value} {POINTS[point].sign}".strip() if point else ""
+        yield WaitingShown(event.id, title_of(point) if point else event.kind.value, value, event.at, recorded.name_of(event))
+
+
+def _conflict(recorded: Recorded, conflict: Conflict, asker: int | None) -> ConflictShown:
+    return ConflictShown(
+        conflict.kind, conflict.about, recorded.name_of(conflict.stands), conflict.stands.at, recorded.name_of(conflict.overtaken),
+        conflict.overtaken.at, conflict.overtaken.by == asker,
+    )  # fmt: skip
