@@ -1,7 +1,7 @@
 """What a person types or imports, understood or answered with what is wrong."""
 
 from outer_test.entry.field import Typed, TypedProblem, parse_typed
-from outer_test.entry.line import LeftOver, parse_line
+from outer_test.entry.line import LeftOver, ParsedLine, parse_line
 from outer_test.entry.meter_log import (
     LogRow,
     Mapping,
@@ -21,6 +21,7 @@ __all__ = [
     "LeftOver",
     "LogRow",
     "Mapping",
+    "ParsedLine",
     "RowProblem",
     "Typed",
     "TypedProblem",
