@@ -35,6 +35,11 @@ def nothing(request: HttpRequest) -> dict[str, Any]:
 urlpatterns = [path("api/v1/bench/", empty.urls), path("", include("config.urls"))]
 
 
+def entry_on(visit: Visit) -> dict[str, Any]:
+    """A reading as a device sends it."""
+    return {"id": fresh(), "visit": str(visit.id), "act": {"kind": "reading", "point": "cap.herm.uf", "typed": "39.9"}}
+
+
 @override_settings(ROOT_URLCONF="bench.endpoint")
 class EndpointRatio(TestCase):
     """Prints the ratio, for a visit that fills up from empty to a whole round of readings."""
@@ -48,7 +53,7 @@ class EndpointRatio(TestCase):
         empties, readings = [], []
         for visit in visits:  # by turns, so that both meet the same machine
             empties.append(timed(lambda: caller.send("POST", "/bench/empty", {"id": fresh()})))
-            readings.append(timed(partial(caller.read, visit, "cap.herm.uf", "39.9")))
+            readings.append(timed(partial(caller.send, "POST", "/sync", {"entries": [entry_on(visit)]})))
         nothing_at_all, reading = median(empties), median(readings)
         print(f"\nreading {reading * 1e3:.1f} ms, empty {nothing_at_all * 1e3:.1f} ms, ratio {reading / nothing_at_all:.1f}")
 

@@ -5,7 +5,7 @@ import unittest
 from pathlib import Path
 
 DIST = Path(__file__).parents[1] / "web" / "dist"
-AIM_KB = 130
+AIM_KB = 165
 
 
 class FirstLoad(unittest.TestCase):

@@ -73,17 +73,21 @@ class Killed(unittest.TestCase):
     def write(self, caller: Caller, stop: threading.Event) -> None:
         """As the front end does it: a reading is sent again under its own UUID until it is acknowledged."""
         while not stop.is_set():
-            reading = {"id": str(uuid4()), "point": "cap.herm.uf", "typed": "39.9"}
+            act = {"kind": "reading", "point": "cap.herm.uf", "typed": "39.9"}
+            reading = {"id": str(uuid4()), "visit": self.visit, "act": act}
             while not stop.is_set() and not self.sent(caller, reading):
                 time.sleep(0.05)
 
-    def sent(self, caller: Caller, reading: dict[str, str]) -> bool:
+    def sent(self, caller: Caller, reading: dict[str, Any]) -> bool:
         """Whether it was acknowledged; no answer but a dead database's is taken for anything but a mistake."""
         try:
-            caller.ask(f"/visits/{self.visit}/readings", reading)
+            answer = caller.ask("/sync", {"entries": [reading]})["acknowledged"][0]
         except urllib.error.HTTPError as refused:
             if not self.killed.is_set() or refused.code < 500:
                 raise
             return False
+        if answer["state"] == "later":
+            return False
+        self.assertEqual(answer["wrong"], [])
         self.acknowledged.append(reading["id"])
         return True

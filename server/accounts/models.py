@@ -108,7 +108,8 @@ class Invitation(CompanyRow):
 class SignIn(CompanyRow):
     """A sign-in: who, when, from where, with what; and when its session was ended from elsewhere or by signing out.
 
-    `device` is what the ledger calls it: until devices have keys, a sign-in is one.
+    `device` is what the ledger calls it. Its key lets it begin a new session by itself: the present one's hash, and the one before,
+    which is good for a moment after it was changed.
     """
 
     member = models.ForeignKey(Member, on_delete=models.CASCADE, related_name="+")
@@ -117,6 +118,10 @@ class SignIn(CompanyRow):
     agent = models.CharField(max_length=200, blank=True)
     session_key = models.CharField(max_length=40)
     device = models.UUIDField(null=True)
+    key_hash = models.CharField(max_length=64, blank=True, default="", db_index=True)
+    key_before = models.CharField(max_length=64, blank=True, default="", db_index=True)
+    key_changed_at = models.DateTimeField(null=True)
+    key_until = models.DateTimeField(null=True)
     ended_at = models.DateTimeField(null=True)
 
     class Meta:

@@ -167,11 +167,12 @@ def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
     return member
 
 
-def record_sign_in(member: Member, session_key: str, device: UUID, address: str, agent: str) -> None:
+def record_sign_in(member: Member, session_key: str, device: UUID, address: str, agent: str) -> SignIn:
     """Write a sign-in down with its session, so that it can be ended from elsewhere."""
-    SignIn.objects.of(member.company).create(
+    row: SignIn = SignIn.objects.of(member.company).create(
         company=member.company, member=member, address=address[:45], agent=agent[:200], session_key=session_key, device=device
     )
+    return row
 
 
 def record_sign_out(member: Member, session_key: str | None) -> None:

@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, files, fleet, imports, licences, parts, people, rules, session, sheet, units, visits
+from api import advice, company, defrost, files, fleet, imports, licences, people, rules, session, sheet, sync, units, visits
 from api.parser import KeepableParser
 from api.problems import register
 from api.signed_in import SignedIn
@@ -31,8 +31,8 @@ api = FieldNamingAPI(
 )
 api.add_router("/session", session.router)
 api.add_router("", visits.router)
+api.add_router("", sync.router)
 api.add_router("/visits", defrost.router)
-api.add_router("/visits", parts.router)
 api.add_router("/visits", sheet.router)
 api.add_router("/units", units.router)
 api.add_router("/company", company.router)

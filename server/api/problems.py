@@ -14,7 +14,8 @@ from api.words_of_problems import message_for
 from files.log_in import NoSuchJob
 from files.photos import NoSuchPhoto
 from fleet.write_unit import NoSuchUnit
-from outer_test.measurement import FieldProblem
+from outer_test.measurement import FieldProblem, sentence
+from outer_test.plain_data import ReadProblem
 from visits.load import NoSuchVisit
 
 
@@ -41,17 +42,6 @@ class Refused(Exception):
         self.status, self.field, self.message = status, field, message
 
 
-def sentence(words: str) -> str:
-    """What the core says of a field, as a sentence of its own beside that field.
-
-    >>> sentence("must be from 1 to 200 A, not 900")
-    'Must be from 1 to 200 A, not 900.'
-    """
-    ended = words if words[-1:] in ".!?" else f"{words}."
-    first = ended.split(" ", 1)[0]
-    return ended[:1].upper() + ended[1:] if first.isalpha() else ended  # a file's name is left as it is
-
-
 def _validation(problem: ValidationError) -> list[tuple[str, str]]:
     return [message_for(dict(error)) for error in problem.errors]
 
@@ -75,6 +65,7 @@ def register(api: NinjaAPI) -> None:
 
     on(ValidationError, not_valid)
     on(FieldProblem, lambda request, problem: answer(request, 422, (problem.field, problem.message)))
+    on(ReadProblem, lambda request, problem: answer(request, 422, *problem.found))
     on(Refused, lambda request, problem: answer(request, problem.status, (problem.field, problem.message)))
     on(HttpError, lambda request, problem: answer(request, problem.status_code, ("", str(problem))))
     on(AuthenticationError, lambda request, _: answer(request, 401, ("", "Sign in first.")))

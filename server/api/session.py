@@ -7,9 +7,11 @@ from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
+from django.utils import timezone
 from ninja import Body, Router
 
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
+from accounts.device_keys import give_key
 from accounts.models import Member
 from accounts.people import record_sign_in, record_sign_out
 from api.problems import Problem, Refused
@@ -57,7 +59,8 @@ def begin_session(request: HttpRequest, member: Member) -> None:
     request.session.pop(DEVICE, None)
     login(request, member, backend="accounts.backend.MemberBackend")
     address, agent = request.META.get("REMOTE_ADDR", ""), request.META.get("HTTP_USER_AGENT", "")
-    record_sign_in(member, request.session.session_key or "", device_of(request), str(address), str(agent))
+    row = record_sign_in(member, request.session.session_key or "", device_of(request), str(address), str(agent))
+    request.device_key = give_key(row, timezone.now())  # type: ignore[attr-defined]
 
 
 @router.get("", auth=None, response=Session)
@@ -90,4 +93,5 @@ def sign_out(request: Asking) -> Session:
     """Sign out."""
     record_sign_out(request.auth, request.session.session_key)
     logout(request)
+    request.device_key = ""  # type: ignore[attr-defined]
     return shown_session(None)

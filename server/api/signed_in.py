@@ -43,7 +43,7 @@ DEVICE, CLOCK = "device", "Outer-Test-Clock"
 
 
 def device_of(request: HttpRequest) -> UUID:
-    """What the ledger calls the device behind this session: until devices have keys, a sign-in is one."""
+    """What the ledger calls the device behind this session; its key keeps it one from session to session."""
     if DEVICE not in request.session:
         request.session[DEVICE] = str(uuid4())
     return UUID(request.session[DEVICE])

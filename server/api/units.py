@@ -1,53 +1,29 @@
 """Units: the plate as read, and a new visit."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import datetime
-from typing import Literal
 from uuid import UUID
 
 from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Body, Router
 
-from api.answer import answer, answer_round
+from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking, writer_of
 from fleet.models import Unit
 from fleet.parts import fit_part, parts_of
-from fleet.write_unit import add_unit, find_unit, unit_by_tag, write_notes
+from fleet.write_unit import find_unit, unit_by_tag, write_notes
 from ledger.writer import Made, New
 from outer_test.circuit import Ladder, ladder_of
 from outer_test.history import PARTS, PointHistory
-from outer_test.ledger import PartFitted, PlateRead, UnitAdded
-from outer_test.nameplate import Contactor, Plate
-from outer_test.visit import Complaint, FittedCapacitor
+from outer_test.ledger import PartFitted
+from outer_test.nameplate import Plate
 from visits.keep import VisitThen, refresh_standing, unit_record
 from visits.load import member_names
-from visits.open_visit import open_visit
-from visits.plate import write_plate
-from visits.shapes import Round
 from visits.to_core import core_unit
 
 router = Router(tags=["units"])
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class PlateAsRead(Made):
-    """A plate as read on a visit, and why it was read again."""
-
-    visit: UUID
-    plate: Plate
-    fitted: tuple[FittedCapacitor, ...] = field(default=())
-    contactor_fitted: Contactor | None = None
-    why: str = ""
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class NewVisit(Made):
-    """A visit to open."""
-
-    complaint: Complaint
-    began: Literal["", "suddenly", "slowly"] = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,16 +62,6 @@ class UnitFile:
     points: tuple[PointHistory, ...]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class NewUnit(Made):
-    """A unit to add; a site of the same name and address is the same site."""
-
-    site: str
-    address: str
-    label: str
-    serial: str = ""
-
-
 @dataclass(frozen=True, slots=True)
 class Notes:
     """A unit's notes."""
@@ -130,14 +96,6 @@ def by_tag(request: Asking, tag: str) -> Opened:
     return Opened(unit_by_tag(request.auth.company, tag).id)
 
 
-@router.post("", response={200: Opened, 409: Problem, 422: Problem})
-def new_unit(request: Asking, body: Body[NewUnit]) -> Opened:
-    """Add a unit, and its site where that is new."""
-    return Opened(
-        add_unit(writer_of(request), New(body.id, UnitAdded(body.site, body.address, body.label, body.serial), body.at, body.seq)).id
-    )
-
-
 @router.get("/{unit_id}", response={200: UnitFile, 401: Problem, 404: Problem})
 def unit_file(request: Asking, unit_id: UUID) -> HttpResponse:
     """A unit's file: plate, parts, visits, and every point's history with its drift."""
@@ -156,16 +114,3 @@ def part_put_in(request: Asking, unit_id: UUID, body: Body[PartPutIn]) -> HttpRe
     unit = fit_part(writer_of(request), unit_id, New(body.id, PartFitted(body.part, body.note.strip(), body.at)))
     refresh_standing(request.auth.company, unit, core_unit(unit), timezone.now())
     return _file(request, unit)
-
-
-@router.post("/{unit_id}/plate", response={200: Round, 404: Problem, 409: Problem, 422: Problem})
-def read_plate(request: Asking, unit_id: UUID, body: Body[PlateAsRead]) -> HttpResponse:
-    """Keep a newly read plate. The one before stays in the unit's history."""
-    read = PlateRead(body.plate, body.fitted, body.contactor_fitted, body.why)
-    return answer_round(write_plate(writer_of(request), body.visit, unit_id, body, read), request.auth.pk)
-
-
-@router.post("/{unit_id}/visits", response={200: Opened, 404: Problem, 409: Problem, 422: Problem})
-def new_visit(request: Asking, unit_id: UUID, body: Body[NewVisit]) -> Opened:
-    """Open a visit to this unit now."""
-    return Opened(open_visit(writer_of(request), unit_id, body, body.complaint, body.began).id)

@@ -1,6 +1,7 @@
 """A browser on the real front end, served by the real server. Every request that would leave the machine fails the test."""
 
 import os
+import time
 from pathlib import Path
 from threading import Condition
 from typing import Any
@@ -32,7 +33,28 @@ ARGUMENTS = [
         "disable-quic",
     ]
 ]
+# Whether all that was done on this device has been answered: nothing on its way into the store, nothing in it that waits.
+_ALL_SENT = """() => new Promise((settle) => {
+  if (Object.keys(localStorage).some((key) => key.startsWith("outer-test.entry."))) return settle(false);
+  const opened = indexedDB.open("outer-test");
+  opened.onsuccess = () => {
+    const asked = opened.result.transaction("entries").objectStore("entries").getAll();
+    asked.onsuccess = () => {
+      opened.result.close();
+      settle(asked.result.every((entry) => entry.wrong.length > 0));
+    };
+  };
+})"""
 AXE: Path = settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+def wait_until_sent(page: Page, within_s: float = 40) -> None:
+    """Wait until the server has all that was done in this browser. Raises AssertionError."""
+    end = time.monotonic() + within_s
+    while not page.evaluate(_ALL_SENT):
+        if time.monotonic() > end:
+            raise AssertionError(f"something still waits after {within_s:g} s")
+        page.wait_for_timeout(50)
 
 
 _DEMO_ROWS: dict[type[Model], list[Model]] = {}
@@ -86,6 +108,8 @@ class BrowserTest(StaticLiveServerTestCase):
     viewport = {"width": 1280, "height": 800}
     color_scheme = "light"
     has_touch = False
+    # The core in the page takes seconds to start: where a test is not about it, the server judges.
+    judged_on_device = False
 
     driver: Playwright
     browser: Browser
@@ -112,7 +136,11 @@ class BrowserTest(StaticLiveServerTestCase):
 
     def new_page(self, **more: Any) -> Page:
         options: dict[str, Any] = {"viewport": self.viewport, "color_scheme": self.color_scheme, "has_touch": self.has_touch}
+        if not self.judged_on_device:
+            options["service_workers"] = "block"
         context = self.browser.new_context(**(options | more))
+        if not self.judged_on_device:
+            context.add_init_script("localStorage.setItem('outer-test.judged-by', 'server')")
         page = context.new_page()
         page.on("pageerror", lambda error: self.problems.append(f"page error: {error}"))
         page.on("request", self.check_request)

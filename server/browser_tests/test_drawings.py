@@ -5,7 +5,7 @@ from typing import Any
 
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, wait_until_sent
 
 # The paths of one tape, as (x, y, length) of its upright strokes.
 _UPRIGHTS = """(svg) => [...svg.querySelectorAll('path')].map((one) => /^M(-?[\\d.]+) ([\\d.]+)v([\\d.]+)$/.exec(one.getAttribute('d')))
@@ -19,6 +19,7 @@ class Drawn(BrowserTest):
         self.sign_in()
 
     def round(self) -> dict[str, Any]:
+        wait_until_sent(self.page)
         visit = self.visit_address().split("/visits/")[1]
         shown: dict[str, Any] = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()["round"]
         return shown

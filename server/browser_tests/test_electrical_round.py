@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from accounts.models import Company
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, wait_until_sent
 from outer_test.judgement import HouseRules, Upkeep
 from outer_test.plain_data import plain
 
@@ -22,7 +22,6 @@ SOUND = {
 }  # fmt: skip
 DEAD_V = "0.1"
 # Nothing is on its way to the server any more.
-ALL_SENT = "() => !(JSON.parse(localStorage.getItem('outer-test.outbox') ?? '{}').waiting ?? []).length"
 
 
 class Round(BrowserTest):
@@ -38,7 +37,7 @@ class Round(BrowserTest):
         else:
             self.page.locator("[data-reading]").click()
             self.type(SOUND.get(point, DEAD_V))
-        self.page.wait_for_function(ALL_SENT)
+        wait_until_sent(self.page)
         if self.step.get_attribute("data-point") == point:
             self.page.locator("[data-reading]").or_(self.page.locator("body")).first.focus()
             self.page.keyboard.press("Enter")
@@ -59,13 +58,14 @@ class Round(BrowserTest):
             for gate in ("All of it is back", "Powered up", "Disconnect is pulled"):
                 if self.step.get_by_role("button", name=gate, exact=True).count():
                     self.step.get_by_role("button", name=gate, exact=True).click()
-                    self.page.wait_for_function(ALL_SENT)
+                    wait_until_sent(self.page)
             self.page.locator("body").click(position={"x": 2, "y": 2})
             self.enter()
         self.fail(f"the path did not end in {most} steps")
 
     def test_forty_five_readings_by_keyboard(self) -> None:
         self.walk()
+        wait_until_sent(self.page)
         shown = self.page.request.get(self.visit_address().replace("/visits/", "/api/v1/visits/")).json()["round"]
         self.assertGreaterEqual(len(shown["entries"]), 45)
         bad = [one for one in shown["assessment"]["findings"] if one["verdict"] in ("bad", "stop")]

@@ -4,7 +4,7 @@ import json
 
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, wait_until_sent
 
 SITE = "Fell Road 21"
 
@@ -103,10 +103,11 @@ class Slice(BrowserTest):
         self.page.keyboard.press("Enter")
         expect(self.step.get_by_role("heading", level=1)).to_contain_text("Capacitor case")
         self.page.keyboard.press("1")
-        expect(self.page.get_by_role("status").filter(has_text="does not answer")).to_contain_text("2 entries")
+        expect(self.page.get_by_role("status").filter(has_text="No signal")).to_contain_text("2 waiting")
         self.page.context.set_offline(False)
         expect(self.path.get_by_role("link").filter(has_text="34.8 µF")).to_be_visible()
         visit = self.page.url.split("/visits/")[1].split("?")[0]
+        wait_until_sent(self.page)
         entries = json.loads(self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").text())["round"]["entries"]
         self.assertEqual(
             [(entry["point"], entry["value"]) for entry in entries], [("cap.herm.uf", "34.8"), ("look.capacitor.case", "flat")]

@@ -3,7 +3,7 @@
 from playwright.sync_api import expect
 
 from accounts.models import Company
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, wait_until_sent
 from fleet.models import Unit
 
 
@@ -80,6 +80,7 @@ class Sheet(BrowserTest):
         sheet = self.page.get_by_role("main")
         for words in ("34.8", "43.8", "HERM wires off", "not finished"):
             expect(sheet).to_contain_text(words, ignore_case=True)
+        wait_until_sent(self.page)
         file = self.page.request.get(self.page.url.replace("/visits/", "/api/v1/visits/").replace("/sheet", "/file")).json()
         self.assertEqual([one["value"] for one in file["readings"]], ["43.8", "34.8"])
 
@@ -132,6 +133,7 @@ class PhoneRound(BrowserTest):
             self.page.touchscreen.tap(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
         expect(self.step.get_by_role("heading", level=1)).not_to_have_text("Capacitor case")
         self.page.wait_for_timeout(800)
+        wait_until_sent(self.page)
         shown = self.page.request.get(self.visit_address().replace("/visits/", "/api/v1/visits/")).json()["round"]["entries"]
         self.assertEqual([one["point"] for one in shown], ["look.capacitor.case"])
 

@@ -4,7 +4,7 @@ from typing import Any
 
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, wait_until_sent
 
 # A sound unit's answers where the twin gives none, and the first of the choices is not the sound one.
 SOUND = {
@@ -40,7 +40,7 @@ class Taps(BrowserTest):
 
     def shown(self) -> dict[str, Any]:
         """The visit's round as the server has it."""
-        self.page.wait_for_function("() => !(JSON.parse(localStorage.getItem('outer-test.outbox') ?? '{}').waiting ?? []).length")
+        wait_until_sent(self.page)
         found: dict[str, Any] = self.page.request.get(self.visit_address().replace("/visits/", "/api/v1/visits/")).json()["round"]
         return found
 

@@ -5,10 +5,11 @@ from uuid import uuid4
 from playwright.sync_api import expect
 
 from accounts.models import Member
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, wait_until_sent
 from ledger.models import EventRow
 from ledger.writer import Made, own_writer
-from visits.ending import finish
+from outer_test.acts import FinishVisit
+from visits.act import act_on
 from visits.models import Visit
 
 SITE = "Fell Road 21"
@@ -41,7 +42,9 @@ class InTheRound(BrowserTest):
         self.visit = Visit._base_manager.get(id=self.visit_address().split("/visits/")[1])
         self.aside = self.page.get_by_label("What follows")
 
-    def kept(self) -> list[tuple[str, str]]:
+    def kept(self, sent: bool = True) -> list[tuple[str, str]]:
+        if sent:
+            wait_until_sent(self.page)
         rows = EventRow._base_manager.filter(visit=self.visit.pk, kind__in=("reading", "seen")).order_by("place")
         return [(row.body["point"], row.body["value"]) for row in rows]
 
@@ -92,7 +95,7 @@ class InTheRound(BrowserTest):
 
     def test_on_a_visit_finished_elsewhere_what_was_typed_waits_until_it_is_opened_again(self) -> None:
         office = Member._base_manager.get(username="marlow")
-        finish(own_writer(office, "office"), self.visit.pk, Made(id=uuid4()), "the customer has to leave")
+        act_on(own_writer(office, "office"), self.visit.pk, Made(id=uuid4()), FinishVisit(reason="the customer has to leave"))
         self.page.locator("[data-reading]").fill("34.8")
         self.page.keyboard.press("Enter")
         end = self.page.get_by_label("Finish", exact=True)
@@ -112,7 +115,7 @@ class InTheRound(BrowserTest):
         self.page.locator("[data-reading]").fill("34.8")
         self.page.keyboard.press("Enter")
         expect(self.page.get_by_label("Password")).to_be_visible()
-        self.assertEqual(self.kept(), [])
+        self.assertEqual(self.kept(sent=False), [])
         self.sign_in()
         self.open_visit(SITE, "Capacitors")
         expect(self.page.get_by_role("main")).to_contain_text("so 32.9 to 37.1 µF is good")

@@ -5,6 +5,8 @@ from pathlib import Path
 import environ
 from csp.constants import NONE, SELF
 
+from config.static_headers import add_headers
+
 ROOT = Path(__file__).resolve().parents[2]
 WEB_DIST = ROOT / "web" / "dist"
 
@@ -47,6 +49,7 @@ MIDDLEWARE = [
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "config.device_key.DeviceKey",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "config.company_time.CompanyTime",
     "axes.middleware.AxesMiddleware",
@@ -94,9 +97,11 @@ CONTENT_SECURITY_POLICY = {
         # The style library writes its rules into the page's own style element while it runs.
         "style-src": [SELF, "'unsafe-inline'"],
         "font-src": [SELF],
-        "img-src": [SELF, "data:"],
+        # A photo that waits on the device is shown from there.
+        "img-src": [SELF, "data:", "blob:"],
         "connect-src": [SELF],
         "manifest-src": [SELF],
+        "worker-src": [SELF],
         "form-action": [SELF],
         "base-uri": [NONE],
         "frame-ancestors": [NONE],
@@ -107,6 +112,7 @@ STATIC_URL = "/static/"
 STATIC_ROOT = ROOT / ".local" / "static"
 WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+"
+WHITENOISE_ADD_HEADERS_FUNCTION = add_headers
 
 LANGUAGE_CODE = "en-us"
 USE_I18N = False

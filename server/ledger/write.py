@@ -7,7 +7,8 @@ from datetime import UTC, datetime
 from django.db import transaction
 
 from ledger.models import Counter, EventRow
-from ledger.writer import ROOM, New, Subject, Writer
+from ledger.writer import New, Subject, Writer
+from outer_test.acts import ROOM
 from outer_test.ledger import VERSION, Kind, Settled, kind_of, settled, within
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse

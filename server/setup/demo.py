@@ -15,16 +15,15 @@ from fleet.models import Unit
 from fleet.write_unit import add_unit, carry
 from ledger.write import ledger_of
 from ledger.writer import Made, New, Subject, Writer, own_writer
+from outer_test.acts import FinishVisit, LiftedHow, PowerSaid, TypedReading
 from outer_test.ledger import Opened, PlateRead, Rules, UnitAdded
 from outer_test.plain_data import read_as
 from outer_test.visit import Conditions, open_lines
 from setup.demo_data import COMPANY, LEAD, TECHNICIANS
 from setup.demo_units import UNITS
-from visits.ending import finish
-from visits.lists import claim_power, end_lifted
+from visits.act import act_on
 from visits.load import find_visit, load_visit
 from visits.open_visit import put_on_the_list
-from visits.readings import entry_of, write_entries
 
 _NAMES = UUID("6f1c2d0e-5f1b-4a57-9d0a-7e5d3c9b8a10")
 
@@ -106,25 +105,25 @@ def _play(writer: Writer, unit: Unit, visit_id: UUID, opened: Opened, visit: dic
             Subject(unit.site_id, unit.pk, row.pk), [New(_id(key, f"said {place}"), body, begun) for place, body in enumerate(said)]
         )
     if visit.get("dead"):
-        claim_power(writer, row.id, Made(id=_id(key, "dead"), at=start - timedelta(minutes=2)), "dead-claimed")
+        act_on(writer, row.id, Made(id=_id(key, "dead"), at=start - timedelta(minutes=2)), PowerSaid(state="dead-claimed"))
     for place, (point, value, *tags) in enumerate(visit.get("entries", [])):
         at = start + timedelta(seconds=40 * place)
         if point == "power":
             if value == "live":  # everything goes back before power returns
                 _put_back(writer, row.id, at - timedelta(seconds=10))
-            claim_power(writer, row.id, Made(id=_id(key, f"power {place}"), at=at), value)
+            act_on(writer, row.id, Made(id=_id(key, f"power {place}"), at=at), PowerSaid(state=value))
             continue
-        entry = entry_of(point, value, meter=_meter(point) or None, **(tags[0] if tags else {}))
-        write_entries(writer, row.id, Made(id=_id(key, f"entry {place}"), at=at), [entry])
+        typed = TypedReading(point=point, typed=value, meter=_meter(point), **(tags[0] if tags else {}))
+        act_on(writer, row.id, Made(id=_id(key, f"entry {place}"), at=at), typed)
     if visit.get("finished"):
         _put_back(writer, row.id, start + timedelta(minutes=30))
-        finish(writer, row.id, Made(id=_id(key, "finish"), at=start + timedelta(minutes=45)), "")
+        act_on(writer, row.id, Made(id=_id(key, "finish"), at=start + timedelta(minutes=45)), FinishVisit())
 
 
 def _put_back(writer: Writer, visit_id: UUID, at: datetime) -> None:
     loaded = load_visit(writer.company, find_visit(writer.company, visit_id))
     for line in open_lines(loaded.visit):
-        end_lifted(writer, visit_id, Made(id=_id(str(line.id), "back"), at=at), UUID(line.id), "back", "")
+        act_on(writer, visit_id, Made(id=_id(str(line.id), "back"), at=at), LiftedHow(line=str(line.id), how="back"))
 
 
 def _meter(point: str) -> str:

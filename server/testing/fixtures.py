@@ -1,6 +1,7 @@
 """A made-up company for a test: a technician, a unit, a visit; and a client that signs in and sends CSRF along."""
 
 import json
+from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -54,14 +55,42 @@ class Fixture:
 class Caller(Client):
     """Django's test client, speaking JSON."""
 
-    def send(self, method: str, path: str, body: Any = None) -> Any:
+    def send(self, method: str, path: str, body: Any = None, **more: Any) -> Any:
         """Send a body as JSON and give back the response."""
-        return self.generic(method, f"/api/v1{path}", b"" if body is None else json.dumps(body), content_type="application/json")
+        said = b"" if body is None else json.dumps(body)
+        return self.generic(method, f"/api/v1{path}", said, content_type="application/json", **more)
 
     def read(self, visit: Visit, point: str, typed: str, **more: Any) -> Any:
         """Write one reading; gives back the response."""
-        body = {"id": str(uuid4()), "point": point, "typed": typed} | more
-        return self.send("POST", f"/visits/{visit.id}/readings", body)
+        return self.do(f"/visits/{visit.id}", "reading", {"point": point, "typed": typed} | more)
+
+    def do(self, path: str, kind: str, body: dict[str, Any], **more: Any) -> "Did":
+        """Send one entry on a visit, as a device does, and look at the visit: what was refused, or the round as it then is."""
+        entry = {name: body[name] for name in ("id", "at", "seq", "after") if name in body}
+        act = {"kind": kind} | {name: value for name, value in body.items() if name not in entry}
+        visit = path.rsplit("/", 1)[-1]
+        sent = self.send("POST", "/sync", {"entries": [{"id": fresh(), "visit": visit, "act": act} | entry]}, **more)
+        if sent.status_code != 200:
+            return Did(sent.status_code, sent.json())
+        answered = sent.json()["acknowledged"][0]
+        if answered["state"] == "refused":
+            gone = any(one["message"].startswith("There is no such") and one["field"] in ("", "unit") for one in answered["wrong"])
+            return Did(404 if gone else 422, {"errors": answered["wrong"]})
+        if kind == "unit":
+            return Did(200, {"id": visit})
+        return Did(200, self.send("GET", path).json()["round"] | {"acknowledged": answered})
+
+
+@dataclass(frozen=True)
+class Did:
+    """What came of an entry: 200 with the round, 422 or 404 with what was wrong."""
+
+    status_code: int
+    body: dict[str, Any]
+
+    def json(self) -> dict[str, Any]:
+        """The round, or `errors`."""
+        return self.body
 
 
 def device(fixture: Fixture, member: Member | None = None, name: str = "phone") -> Writer:

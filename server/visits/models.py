@@ -12,7 +12,7 @@ class Visit(CompanyRow):
     """One visit to one unit: what its events add up to, and what was worked out of it. What was read and done is in the ledger.
 
     `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings
-    as they were known when it was opened; `rules` the house rules it is judged by;
+    as they were known when it was opened; `rules` the house rules it is judged by; `cancelled` why it will not be;
     `told`, `overall`, `readings` and `open_lines` what it came to when it was finished, for the unit's record and the day's list.
     """
 
@@ -23,6 +23,7 @@ class Visit(CompanyRow):
     complaint = models.CharField(max_length=40, blank=True)
     began = models.CharField(max_length=12, blank=True)
     notes = models.TextField(blank=True)
+    cancelled = models.CharField(max_length=300, blank=True, default="")
     rules = models.JSONField(default=dict)
     finished_at = models.DateTimeField(null=True)
     finished_by = models.ForeignKey(Member, null=True, on_delete=models.PROTECT, related_name="+")

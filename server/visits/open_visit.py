@@ -9,7 +9,8 @@ from fleet.models import Unit
 from fleet.write_unit import find_unit
 from ledger.write import Ledger, ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
-from outer_test.ledger import Opened, Rules
+from outer_test.acts import OpenVisit
+from outer_test.ledger import Opened, Rules, settled
 from outer_test.rules.defrost import timed_out_after
 from outer_test.visit import Lifted
 from visits.baseline import unit_baseline
@@ -17,10 +18,11 @@ from visits.find_text import find_text_of
 from visits.keep import left_behind
 from visits.load import Loaded, load_visit
 from visits.models import Visit
+from visits.planning import technician_of
 
 
-def open_visit(writer: Writer, unit_id: UUID, made: Made, complaint: Any, began: Any) -> Visit:
-    """Open a visit now, judged by the company's house rules as they stand. The same UUID opens one visit.
+def open_visit(writer: Writer, unit_id: UUID, made: Made, opening: OpenVisit) -> Visit:
+    """Open a visit, judged by the company's house rules as they stand. The same UUID opens one visit.
     It begins with what the unit's last visit left until a return visit, and is linked to it.
 
     Raises NoSuchUnit, FieldProblem.
@@ -33,29 +35,44 @@ def open_visit(writer: Writer, unit_id: UUID, made: Made, complaint: Any, began:
             return already
         latest = _latest_finished(company, unit)
         left = [] if latest is None else left_behind(latest.visit)
-        opened = Opened(writer.now, complaint, began, return_of=str(latest.row.pk) if latest is not None and left else "")
+        when = opening.scheduled_for or settled(made.at, writer.device_now, writer.now).at
+        opened = Opened(
+            when,
+            opening.complaint,
+            opening.began,
+            opening.notes.strip(),
+            return_of=str(latest.row.pk) if latest is not None and left else "",
+        )
         before = 0 if latest is None else timed_out_after(latest.visit)
-        visit = put_on_the_list(ledger, unit, made.id, opened, made.at, timed_out_before=before)
+        whose = writer.member if opening.technician is None else technician_of(company, opening.technician)
+        visit = put_on_the_list(ledger, unit, made.id, opened, made.at, made.seq, technician=whose, timed_out_before=before)
         begins = [
             (named(made, "rules"), Rules(company.house_rules)),
             *((named(made, str(line.id)), Lifted(line.what, thing=line.thing)) for line in left),
         ]
-        events = [New(name, body, made.at, after=made.after) for name, body in begins]
+        events = [New(name, body, made.at, made.seq, made.after, besides) for besides, (name, body) in enumerate(begins, 1)]
         ledger.write_events(Subject(unit.site_id, unit.pk, made.id), events)
     return visit
 
 
-def put_on_the_list(ledger: Ledger, unit: Unit, visit_id: UUID, opened: Opened, at: datetime | None = None, **beside: Any) -> Visit:
+def opened_id(visit_id: UUID) -> UUID:
+    """The id of the event that opened a visit."""
+    return uuid5(visit_id, "opened")
+
+
+def put_on_the_list(
+    ledger: Ledger, unit: Unit, visit_id: UUID, opened: Opened, at: datetime | None = None, seq: int | None = None, **beside: Any
+) -> Visit:
     """Open a visit: its row and its first event. beside: what the row keeps beside its events."""
     writer, company = ledger.writer, ledger.writer.company
     row = Visit(
-        company=company, id=visit_id, unit=unit, technician=writer.member, scheduled_for=opened.scheduled_for, complaint=opened.complaint,
+        company=company, id=visit_id, unit=unit, scheduled_for=opened.scheduled_for, complaint=opened.complaint,
         began=opened.began, notes=opened.notes, return_of_id=UUID(opened.return_of) if opened.return_of else None,
-        **({"rules": company.rules, "baseline": unit_baseline(company, unit)} | beside),
+        **({"technician": writer.member, "rules": company.rules, "baseline": unit_baseline(company, unit)} | beside),
     )  # fmt: skip
-    row.find_text = find_text_of(row, writer.member.shown_name)
+    row.find_text = find_text_of(row, row.technician.shown_name)
     row.save(force_insert=True)
-    ledger.write_events(Subject(unit.site_id, unit.pk, visit_id), [New(uuid5(visit_id, "opened"), opened, at)])
+    ledger.write_events(Subject(unit.site_id, unit.pk, visit_id), [New(opened_id(visit_id), opened, at, seq)])
     return row
 
 

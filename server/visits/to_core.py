@@ -28,6 +28,11 @@ def as_it_stands(company: Company, unit: Unit) -> dict[str, Any]:
     }
 
 
+def known_visit(kept: Mapping[str, Any]) -> core.Visit:
+    """The core's visit of what was kept of a unit and its company."""
+    return read_as(core.Visit, dict(kept))
+
+
 def core_unit(unit: Unit) -> core.Visit:
     """A visit with nothing but the unit's plate and what is fitted: what its drawing and its standing are made from."""
     return read_as(core.Visit, {"plate": unit.plate, "fitted": unit.fitted, "contactor_fitted": unit.contactor_fitted})

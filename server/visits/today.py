@@ -1,6 +1,6 @@
 """The day's list."""
 
-from datetime import timedelta
+from datetime import date, timedelta
 from typing import NamedTuple
 
 from django.db.models import Q
@@ -11,18 +11,28 @@ from fleet.models import Unit
 from outer_test.assessment import assess
 from outer_test.judgement import Verdict
 from outer_test.ledger import Kind
+from outer_test.measurement import FieldProblem
 from visits.load import Loaded, load_each, member_names
 from visits.models import Visit
-from visits.shapes import Today, TodayVisit, UnitChoice
+from visits.shapes import PersonChoice, Today, TodayVisit, UnitChoice
 
 MOST_VISITS, MOST_UNITS = 60, 200
 
 
-def today(member: Member) -> Today:
-    """Today's visits and any left unfinished before, the member's own first; and the units another could be opened for."""
+def today(member: Member, day: date | None = None) -> Today:
+    """A day's visits, the member's own first; on today's list those too that are unfinished from before, or have a line that came to
+    light later. With them the units another can be opened for, and whose it can be."""
     company = member.company
-    start = timezone.localtime().replace(hour=0, minute=0, second=0, microsecond=0)
-    due = Q(scheduled_for__gte=start) | Q(finished_at__isnull=True) | Q(finished_at__gte=start)
+    now = timezone.localtime()
+    asked = now.date() if day is None else day
+    if not 2000 <= asked.year < 2100:
+        raise FieldProblem("day", "Use a day in the years 2000 to 2099.")
+    start = now.replace(year=asked.year, month=asked.month, day=asked.day, hour=0, minute=0, second=0, microsecond=0)
+    # Lines that are open on a finished visit without a reason came to light after it: its technician has them on the list.
+    came_to_light = Q(open_lines__gt=0, finish_reason="")
+    due = Q(scheduled_for__gte=start)
+    if asked == now.date():
+        due |= Q(cancelled="") & (Q(finished_at__isnull=True) | Q(finished_at__gte=start) | came_to_light)
     rows = (
         Visit.objects.of(company)
         .filter(due, scheduled_for__lt=start + timedelta(days=1))
@@ -37,7 +47,8 @@ def today(member: Member) -> Today:
     visits = sorted(lines, key=lambda line: (not line.mine, line.scheduled_for))
     units = Unit.objects.of(company).select_related("site").order_by("site__name", "label")[:MOST_UNITS]
     choices = tuple(UnitChoice(unit.id, unit.site.name, unit.label) for unit in units)
-    return Today(company.name, tuple(visits), choices)
+    people = Member.objects.filter(company=company, is_active=True).order_by("first_name", "username")
+    return Today(company.name, asked, tuple(visits), choices, tuple(PersonChoice(one.pk, one.shown_name) for one in people))
 
 
 class Stands(NamedTuple):
@@ -70,14 +81,19 @@ def _line(member: Member, row: Visit, stands: Stands, names: dict[int, str]) -> 
         site=row.unit.site.name,
         address=row.unit.site.address,
         unit=row.unit.label,
+        serial=row.unit.serial,
         technician=names.get(row.technician_id, ""),
+        technician_key=row.technician_id,
         mine=row.technician_id == member.pk,
         scheduled_for=row.scheduled_for,
         complaint=row.complaint,
+        began=row.began,
+        notes=row.notes,
         overall=stands.overall,
         readings=stands.readings,
         open_lines=stands.open_lines,
         finished_at=row.finished_at,
         problem=stands.problem,
         overtaken=stands.overtaken,
+        cancelled=row.cancelled,
     )

@@ -5,6 +5,7 @@ knew it. What does not fit with what others did is kept, and shown.
 """
 
 from collections.abc import Callable, Iterable
+from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
@@ -17,6 +18,8 @@ from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse
 from visits.keep import TOLD, keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit
+from visits.planning import KINDS as PLANNING
+from visits.planning import take_plan
 from visits.to_core import as_it_stands
 
 Bodies = Iterable[tuple[str, Any, int]]
@@ -27,36 +30,72 @@ def of_kind(kind: Kind) -> Callable[[Event], bool]:
     return lambda event: event.kind is kind
 
 
-def write_on_visit(writer: Writer, visit_id: UUID, made: Made, bodies: Callable[[Loaded], Bodies], same: Callable[[Event], bool]) -> Loaded:
-    """Write what `bodies` makes of the visit as the writer's device knew it, and give back the visit as it then stands.
-
-    bodies: yields (name, body, place besides the act itself); the name "" is the act itself and has the client's UUID, every other
-    one made from it. same: whether an event of this id is what is written here; sent twice it is written once.
-    Raises NoSuchVisit, FieldProblem.
+@dataclass(frozen=True, slots=True)
+class Write:
+    """One act to be written. bodies: what it makes of the visit as the writer's device knew it: (name, body, place besides the act
+    itself); the name "" is the act itself and has the client's UUID, every other one made from it. same: whether an event of this id
+    is what is written here.
     """
+
+    made: Made
+    bodies: Callable[[Loaded], Bodies]
+    same: Callable[[Event], bool]
+
+
+def write_on_visit(writer: Writer, visit_id: UUID, made: Made, bodies: Callable[[Loaded], Bodies], same: Callable[[Event], bool]) -> Loaded:
+    """Write one act, and give back the visit as it then stands; sent twice it is written once. Raises NoSuchVisit, FieldProblem."""
+    loaded, (problem,) = write_all(writer, visit_id, [Write(made, bodies, same)])
+    if isinstance(problem, FieldProblem):
+        raise problem
+    return loaded
+
+
+def write_all(writer: Writer, visit_id: UUID, writes: Iterable[Write]) -> tuple[Loaded, list[bool | FieldProblem]]:
+    """Write acts, one after the other, and give back the visit as it then stands; and of each act whether it is new, or what is wrong
+    with it: then nothing of it is written, and the others are. Raises NoSuchVisit."""
     company = writer.company
+    told: list[bool | FieldProblem] = []
     with ledger_of(writer) as ledger:
         row = find_visit(company, visit_id)
-        before = load_visit(company, row)
-        own = {str(made.id), str(named(made, "0"))}
-        there = next((event for event in before.events if event.id in own), None)
-        if there is not None:
-            if not same(there):
-                raise FieldProblem("id", "This id was already used for something else.")
-            return before
-        known = before if made.after is None else before.as_known_to(str(writer.device), made.after)
-        new = [
-            New(made.id if name == "" else named(made, name), body, made.at, made.seq, made.after, besides)
-            for name, body, besides in bodies(known)
-        ]
-        rows = ledger.write_events(Subject(row.unit.site_id, row.unit_id, row.pk), new)
-        after = before.with_events([read_row(one) for one in rows])
-        return add_up(company, before, after)
+        before = after = load_visit(company, row)
+        for write in writes:
+            there = _there(after, write.made) is not None
+            try:
+                new = list(_events(after, writer, write))
+                rows = ledger.write_events(Subject(row.unit.site_id, row.unit_id, row.pk), new)
+            except FieldProblem as problem:
+                told.append(problem)
+                continue
+            after = after.with_events([read_row(one) for one in rows])
+            told.append(not there)
+        return add_up(company, before, after), told
+
+
+def _there(loaded: Loaded, made: Made) -> Event | None:
+    """What an act wrote first, where it is written already."""
+    own = {str(made.id), str(named(made, "0"))}
+    return next((event for event in loaded.events if event.id in own), None)
+
+
+def _events(loaded: Loaded, writer: Writer, write: Write) -> Iterable[New]:
+    """What an act writes on the visit as its device knew it; nothing where it is there already."""
+    made = write.made
+    there = _there(loaded, made)
+    if there is not None:
+        if not write.same(there):
+            raise FieldProblem("id", "This id was already used for something else.")
+        return
+    known = loaded if made.after is None else loaded.as_known_to(str(writer.device), made.after)
+    for name, body, besides in write.bodies(known):
+        yield New(made.id if name == "" else named(made, name), body, made.at, made.seq, made.after, besides)
 
 
 def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
     """Put into the visit's row what its events now add up to."""
     row, changed = after.row, set[str]()
+    planned = [event for event in after.events[len(before.events) :] if event.kind in PLANNING]
+    if planned:
+        take_plan(company, after, planned)
     if any(event.kind is Kind.RULES for event in after.events[len(before.events) :]):
         row.rules, changed = sparse(after.visit.rules), {"rules"}
     finish = after.closing.finish
@@ -70,6 +109,9 @@ def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
         row.finished_by_id = finish.by
         keep_told(row, after)
         changed |= {"frozen", "finished_at", "finished_by", "finish_reason", *TOLD}
+    elif finish is not None and len(after.closing.counting) > len(before.closing.counting):  # done before the end, arrived after it
+        keep_told(row, after)
+        changed |= set(TOLD)
     if changed:
         row.save(update_fields=sorted(changed))
     if finish is not None and "told" in changed:

@@ -25,7 +25,7 @@ class CompanyTime(TestCase):
 
     def read_late(self) -> dict[str, object]:
         body = {"id": fresh(), "point": "cap.herm.uf", "typed": "39.9", "meter": "m", "at": LATE.isoformat()}
-        told: dict[str, object] = self.caller.send("POST", f"{self.path}/readings", body).json()
+        told: dict[str, object] = self.caller.do(self.path, "reading", body).json()
         return told
 
     def test_a_zone_is_named_or_refused(self) -> None:
@@ -40,7 +40,7 @@ class CompanyTime(TestCase):
     def test_paper_is_in_one_zone(self) -> None:
         self.set_zone("America/Denver")
         self.read_late()
-        self.caller.send("POST", f"{self.path}/lifted", {"id": fresh(), "what": "Panel off", "at": LATE.isoformat()})
+        self.caller.do(self.path, "lifted", {"id": fresh(), "what": "Panel off", "at": LATE.isoformat()})
         page = self.caller.send("GET", f"{self.path}/report").content.decode()
         self.assertIn("23:30", page)
         self.assertIn("Panel off, 23:30", page)

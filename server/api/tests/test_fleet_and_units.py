@@ -25,10 +25,10 @@ class Units(TestCase):
 
     def add(self, **changed: Any) -> Any:
         body = {"id": fresh(), "site": "Sluice House", "address": "4 Sluice Lane", "label": "roof", "serial": "S-77"} | changed
-        return self.caller.send("POST", "/units", body)
+        return self.caller.do(f"/units/{body.pop('id')}", "unit", body)
 
     def refused(self, got: Any, field: str) -> None:
-        self.assertEqual(got.status_code, 422, got.content)
+        self.assertEqual(got.status_code, 422, got.json())
         self.assertEqual(got.json()["errors"][0]["field"].split(".")[-1], field)
 
     def test_a_site_of_the_same_name_and_address_is_one_site(self) -> None:
@@ -75,14 +75,16 @@ class Units(TestCase):
         self.assertEqual(self.caller.send("PUT", path, {"notes": " Dog.\n"}).json()["notes"], "Dog.")
 
     def test_opening_a_visit(self) -> None:
-        path = f"/units/{self.mine.unit.id}/visits"
-        self.refused(self.caller.send("POST", path, {"id": fresh(), "complaint": "haunted"}), "complaint")
-        self.refused(self.caller.send("POST", path, {"id": fresh(), "complaint": "maintenance", "began": "at night"}), "began")
+        path, unit = f"/visits/{fresh()}", str(self.mine.unit.id)
+        self.refused(self.caller.do(path, "open", {"unit": unit, "complaint": "haunted"}), "complaint")
+        self.refused(self.caller.do(path, "open", {"unit": unit, "complaint": "maintenance", "began": "at night"}), "began")
         same = fresh()
-        for _ in range(2):
-            got = self.caller.send("POST", path, {"id": same, "complaint": "iced-over", "began": "slowly"})
-            self.assertEqual((got.status_code, got.json()["id"]), (200, same))
-        self.assertEqual(self.caller.send("POST", f"/units/{uuid4()}/visits", {"id": fresh(), "complaint": "maintenance"}).status_code, 404)
+        for state in ("saved", "again"):
+            got = self.caller.do(path, "open", {"id": same, "unit": unit, "complaint": "iced-over", "began": "slowly"})
+            self.assertEqual((got.status_code, got.json()["acknowledged"]["state"]), (200, state))
+        for stranger in (fresh(), "nowhere"):
+            got = self.caller.do(f"/visits/{fresh()}", "open", {"unit": stranger, "complaint": "maintenance"})
+            self.assertEqual(got.status_code, 404)
 
 
 class WatchPages(TestCase):

@@ -36,7 +36,7 @@ class Plan(TestCase):
     def test_what_is_caught_changes_with_the_power_and_not_with_the_plan(self) -> None:
         plan, said = self.whole()["stations"], {}
         for state in ("dead-claimed", "live"):
-            got = self.caller.send("POST", f"{self.visit}/power", {"id": fresh(), "state": state}).json()
+            got = self.caller.do(self.visit, "power", {"id": fresh(), "state": state}).json()
             self.assertEqual(got["stations"], plan)
             said[state] = got["caught"]
         self.assertIn("only said to be dead", said["dead-claimed"]["dead"])

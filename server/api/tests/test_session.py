@@ -42,7 +42,7 @@ class Session(TestCase):
     def test_writes_need_the_csrf_token(self) -> None:
         caller = Client(enforce_csrf_checks=True)
         caller.force_login(self.mine.member, backend="accounts.backend.MemberBackend")
-        path = f"/api/v1/visits/{self.mine.visit.id}/power"
+        path = "/api/v1/sync"
         self.assertEqual(caller.post(path, {}, content_type="application/json").status_code, 403)
         stranger = Client(enforce_csrf_checks=True)
         body = {"username": "first-tech", "password": PASSWORD}

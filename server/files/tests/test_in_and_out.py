@@ -51,17 +51,17 @@ class Files(TestCase):
 
     def work(self) -> None:
         """A visit with something of everything, finished."""
-        self.caller.send("POST", f"{self.path}/power", {"id": fresh(), "state": "dead-claimed"})
+        self.caller.do(self.path, "power", {"id": fresh(), "state": "dead-claimed"})
         self.caller.read(self.mine.visit, "cap.herm.uf", "49.0")
         first = self.caller.read(self.mine.visit, "cap.fan.uf", "7.40").json()["entries"][-1]["id"]
         self.caller.read(self.mine.visit, "cap.fan.uf", "7.45", supersedes=first)
         self.caller.read(self.mine.visit, "look.wiring", "rubbed")
-        self.caller.send("POST", f"{self.path}/defrost/wires", {"id": fresh(), "terminal": "Y", "colour": "yellow"})
+        self.caller.do(self.path, "wire", {"id": fresh(), "terminal": "Y", "colour": "yellow"})
         for event in ("forced", "valve-shift", "ended", "stopped"):
-            self.caller.send("POST", f"{self.path}/defrost/stamps", {"id": fresh(), "event": event})
+            self.caller.do(self.path, "stamp", {"id": fresh(), "event": event})
         for line in self.caller.send("GET", self.path).json()["round"]["lifted"]:
-            self.caller.send("POST", f"{self.path}/lifted/{line['id']}/end", {"id": fresh(), "how": "left", "why": "dark"})
-        self.assertEqual(self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": ""}).status_code, 200)
+            self.caller.do(self.path, "end", {"line": str(line["id"]), "id": fresh(), "how": "left", "why": "dark"})
+        self.assertEqual(self.caller.do(self.path, "finish", {"id": fresh(), "reason": ""}).status_code, 200)
 
     def put(self, caller: Caller, path: str, name: str, content: bytes, **fields: Any) -> Any:
         return caller.post(f"/api/v1/files{path}", {name: SimpleUploadedFile("file", content), **fields})

@@ -50,14 +50,14 @@ class Sheet(TestCase):
         self.assertIn("<svg", page)
 
     def test_a_forced_finish_prints_its_reason(self) -> None:
-        self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": "rain stopped the work"})
+        self.caller.do(self.path, "finish", {"id": fresh(), "reason": "rain stopped the work"})
         text = " ".join(self.pdf().split())
         self.assertIn("Reason: rain stopped the work", text)
         self.assertIn("HERM wires off: not put back", text)
 
     def test_signature(self) -> None:
         body = {"id": fresh(), "name": "R. Holder", "strokes": [[[0.1, 0.1], [0.4, 0.2], [0.6, 0.1]]]}
-        self.assertEqual(self.caller.send("POST", f"{self.path}/signature", body).status_code, 200)
+        self.assertEqual(self.caller.do(self.path, "signature", body).status_code, 200)
         self.assertIn("R. Holder", self.pdf())
         cases: tuple[tuple[str, dict[str, object]], ...] = (
             ("name", {"name": " "}),
@@ -66,13 +66,13 @@ class Sheet(TestCase):
             ("strokes", {"strokes": [[[0.1, 0.1]] * 6000]}),
         )
         for field, wrong in cases:
-            got = self.caller.send("POST", f"{self.path}/signature", body | {"id": fresh()} | wrong)
+            got = self.caller.do(self.path, "signature", body | {"id": fresh()} | wrong)
             self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field))
 
     def test_what_the_visit_before_read(self) -> None:
-        self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": "x"})
+        self.caller.do(self.path, "finish", {"id": fresh(), "reason": "x"})
         opened = fresh()
-        self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": opened, "complaint": "maintenance"})
+        self.caller.do(f"/visits/{opened}", "open", {"unit": str(self.mine.unit.id), "complaint": "maintenance"})
         body = {"id": fresh(), "point": "cap.herm.uf", "typed": "55.1"}
-        self.assertEqual(self.caller.send("POST", f"/visits/{opened}/readings", body).status_code, 200)
+        self.assertEqual(self.caller.do(f"/visits/{opened}", "reading", body).status_code, 200)
         self.assertIn("Before: 48.7 µF on", self.caller.send("GET", f"/visits/{opened}/report").content.decode())

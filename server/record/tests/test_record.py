@@ -34,8 +34,8 @@ class Recorded(TestCase):
         for point, typed in readings:
             self.assertEqual(self.caller.read(row, point, typed).status_code, 200)
         if finish:
-            got = self.caller.send("POST", f"/visits/{row.id}/finish", {"id": fresh(), "reason": "wires are back"})
-            self.assertEqual(got.status_code, 200, got.content)
+            got = self.caller.do(f"/visits/{row.id}", "finish", {"id": fresh(), "reason": "wires are back"})
+            self.assertEqual(got.status_code, 200, got.body)
         return row
 
     def file(self) -> dict[str, Any]:
@@ -99,11 +99,11 @@ class UnitFile(Recorded):
             self.caller.send("PUT", f"/units/{self.mine.unit.id}/notes", {"notes": "gate code at the desk"}).json()["notes"],
             "gate code at the desk",
         )
-        body = {"id": fresh(), "site": "Mill Race 2", "address": "Mill Race", "label": "roof", "serial": "Z-9"}
+        path, body = f"/units/{fresh()}", {"site": "Mill Race 2", "address": "Mill Race", "label": "roof", "serial": "Z-9"}
         for _ in range(2):
-            self.assertEqual(self.caller.send("POST", "/units", body).json()["id"], body["id"])
+            self.assertEqual(self.caller.do(path, "unit", body).status_code, 200)
         self.assertEqual(Unit.objects.of(self.mine.company).count(), 2)
-        refused = self.caller.send("POST", "/units", body | {"id": fresh(), "label": " "})
+        refused = self.caller.do(f"/units/{fresh()}", "unit", body | {"label": " "})
         self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "label"))
 
     def test_its_sticker_opens_it_only_to_its_company(self) -> None:
@@ -180,8 +180,8 @@ class Finding(Recorded):
             )
 
     def test_visits_by_complaint_and_day(self) -> None:
-        opened = self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": str(uuid4()), "complaint": "iced-over"})
-        self.assertEqual(opened.status_code, 200, opened.content)
+        opened = self.caller.do(f"/visits/{uuid4()}", "open", {"unit": str(self.mine.unit.id), "complaint": "iced-over"})
+        self.assertEqual(opened.status_code, 200, opened.body)
         got = self.caller.send("GET", "/fleet/find?q=iced").json()
         self.assertEqual([one["complaint"] for one in got["visits"]], ["iced-over"])
         self.assertEqual(Fixture("Nosy").client().send("GET", "/fleet/find?q=iced").json(), {"units": [], "visits": []})

@@ -37,10 +37,11 @@ class Demo(TestCase):
         caller = Caller()
         caller.send("POST", "/session", {"username": "marlow", "password": DEMO_PASSWORD})
         for path, body in (
-            ("/defrost/simulated", {"id": fresh(), "fault": "none"}), ("/rejudge", {"id": fresh()}), ("/power", {"id": fresh(), "state": "live"}),
+            ("/defrost/simulated", {"id": fresh(), "fault": "none"}), ("/rejudge", {"id": fresh()}),
         ):  # fmt: skip
             visit = Visit.objects.of(company).get(complaint="hums-no-start")
             self.assertEqual(caller.send("POST", f"/visits/{visit.id}{path}", body).status_code, 200, path)
+        self.assertEqual(caller.do(f"/visits/{visit.id}", "power", {"state": "live"}).status_code, 200)
         self.assertEqual(caller.send("PUT", "/company/rules", {"id": fresh(), "rules": {}}).status_code, 200)
         remove_demo()
         load_demo()

@@ -18,19 +18,19 @@ class Swap(TestCase):
         self.path = f"/visits/{self.mine.visit.id}"
 
     def wire(self, terminal: str, status: int = 200, **more: object) -> dict[str, object]:
-        got = self.caller.send("POST", f"{self.path}/defrost/wires", {"id": fresh(), "terminal": terminal} | more)
-        self.assertEqual(got.status_code, status, got.content)
+        got = self.caller.do(self.path, "wire", {"id": fresh(), "terminal": terminal} | more)
+        self.assertEqual(got.status_code, status, got.body)
         told: dict[str, object] = got.json()
         return told
 
     def lift(self, what: str, status: int = 200) -> str:
         line = fresh()
-        got = self.caller.send("POST", f"{self.path}/lifted", {"id": line, "what": what})
-        self.assertEqual(got.status_code, status, got.content)
+        got = self.caller.do(self.path, "lifted", {"id": line, "what": what})
+        self.assertEqual(got.status_code, status, got.body)
         return line
 
     def end(self, line: str, how: str = "back", why: str = "") -> dict[str, object]:
-        told: dict[str, object] = self.caller.send("POST", f"{self.path}/lifted/{line}/end", {"id": fresh(), "how": how, "why": why}).json()
+        told: dict[str, object] = self.caller.do(self.path, "end", {"line": line, "id": fresh(), "how": how, "why": why}).json()
         return told
 
     def test_a_whole_swap(self) -> None:
@@ -38,7 +38,7 @@ class Swap(TestCase):
         shown = self.wire("O", colour="orange")
         self.assertEqual([one["state"] for one in shown["defrost"]["swap"]["wires"]], ["mapped", "mapped"])  # type: ignore[index]
         first = self.lift("Board wire Y (yellow)")
-        refused = self.caller.send("POST", f"{self.path}/lifted", {"id": fresh(), "what": "Board wire O (orange)"})
+        refused = self.caller.do(self.path, "lifted", {"id": fresh(), "what": "Board wire O (orange)"})
         self.assertEqual(refused.status_code, 422)
         self.assertIn("ne wire at a time", refused.json()["errors"][0]["message"])
         self.end(first)
@@ -48,7 +48,7 @@ class Swap(TestCase):
         ran = self.caller.send("POST", f"{self.path}/defrost/simulated", {"id": fresh(), "fault": "none"})
         self.assertIn(ran.status_code, (200, 403))
         for event in ("forced", "valve-shift", "ended"):
-            told = self.caller.send("POST", f"{self.path}/defrost/stamps", {"id": fresh(), "event": event}).json()
+            told = self.caller.do(self.path, "stamp", {"id": fresh(), "event": event}).json()
         self.assertEqual(finding(told, "swap.proved")["verdict"], "good")
 
     def test_a_line_is_corrected_until_its_wire_is_off(self) -> None:
@@ -98,8 +98,8 @@ class Swap(TestCase):
 
     def test_no_board_wire_is_touched_live(self) -> None:
         self.wire("Y", colour="yellow")
-        self.caller.send("POST", f"{self.path}/power", {"id": fresh(), "state": "live"})
-        refused = self.caller.send("POST", f"{self.path}/lifted", {"id": fresh(), "what": "Board wire Y (yellow)"})
+        self.caller.do(self.path, "power", {"id": fresh(), "state": "live"})
+        refused = self.caller.do(self.path, "lifted", {"id": fresh(), "what": "Board wire Y (yellow)"})
         self.assertEqual(refused.status_code, 422)
         self.assertIn("live", refused.json()["errors"][0]["message"])
 
@@ -109,13 +109,13 @@ class Swap(TestCase):
             ({"terminal": "Y" * 21}, "terminal"),
             ({"terminal": "Y", "colour": "x" * 21}, "colour"),
         ):
-            got = self.caller.send("POST", f"{self.path}/defrost/wires", {"id": fresh()} | wrong)
-            self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field), got.content)
+            got = self.caller.do(self.path, "wire", {"id": fresh()} | wrong)
+            self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field), got.body)
 
     def test_sent_twice_is_one_line_and_the_map_is_in_the_visit(self) -> None:
         body = {"id": fresh(), "terminal": "W", "colour": "white"}
         for _ in range(2):
-            self.assertEqual(self.caller.send("POST", f"{self.path}/defrost/wires", body).status_code, 200)
+            self.assertEqual(self.caller.do(self.path, "wire", body).status_code, 200)
         row = find_visit(self.mine.company, UUID(str(self.mine.visit.id)))
         self.assertEqual([one.terminal for one in load_visit(self.mine.company, row).visit.board_wires], ["W"])
         self.assertEqual(

@@ -22,11 +22,14 @@ class Stamps(TestCase):
         self.caller = self.mine.client()
         self.start = timezone.now() - timedelta(minutes=20)
 
-    def post(self, path: str, **body: Any) -> Any:
-        return self.caller.send("POST", f"/visits/{self.mine.visit.id}/defrost/{path}", {"id": fresh()} | body)
+    def post(self, kind: str, **body: Any) -> Any:
+        return self.caller.do(f"/visits/{self.mine.visit.id}", kind, body)
+
+    def simulate(self, fault: str) -> Any:
+        return self.caller.send("POST", f"/visits/{self.mine.visit.id}/defrost/simulated", {"id": fresh(), "fault": fault})
 
     def stamp(self, event: str, seconds: float, **more: Any) -> Any:
-        return self.post("stamps", event=event, at=(self.start + timedelta(seconds=seconds)).isoformat(), **more)
+        return self.post("stamp", event=event, at=(self.start + timedelta(seconds=seconds)).isoformat(), **more)
 
     def lanes(self, round_: dict[str, Any]) -> dict[str, str]:
         found = round_["assessment"]["findings"]
@@ -42,17 +45,17 @@ class Stamps(TestCase):
         self.assertEqual((self.lanes(got)["fan"], self.lanes(got)["valve"]), ("unjudged", "good"), "not stamped is not 'it did not happen'")
         self.assertEqual({one["event"]: one["question"] for one in got["defrost"]["asked"]}["fan-off"], "Did the outdoor fan stop?")
         for said, verdict in (("no", "bad"), ("did-not-look", "unjudged"), ("yes", "good"), ("no", "bad")):
-            got = self.post("answers", event="fan-off", answer=said).json()
+            got = self.post("answer", event="fan-off", answer=said).json()
             self.assertEqual(self.lanes(got)["fan"], verdict, said)
 
     def test_an_answer_belongs_to_a_run_and_is_one_of_three(self) -> None:
-        self.assertEqual(self.post("answers", event="fan-off", answer="no").json()["errors"][0]["field"], "event")
+        self.assertEqual(self.post("answer", event="fan-off", answer="no").json()["errors"][0]["field"], "event")
         self.stamp("forced", 0)
-        self.assertEqual(self.post("answers", event="fan-off", answer="perhaps").json()["errors"][0]["field"], "answer")
-        self.assertEqual(self.post("answers", event="explodes", answer="no").json()["errors"][0]["field"], "event")
+        self.assertEqual(self.post("answer", event="fan-off", answer="perhaps").json()["errors"][0]["field"], "answer")
+        self.assertEqual(self.post("answer", event="explodes", answer="no").json()["errors"][0]["field"], "event")
         same = fresh()
         for _ in range(2):
-            got = self.post("answers", id=same, event="fan-off", answer="no").json()
+            got = self.post("answer", id=same, event="fan-off", answer="no").json()
         self.assertEqual([one["answer"] for one in got["defrost"]["asked"] if one["event"] == "fan-off"], ["no"])
         self.stamp("forced", 300)
         again = self.stamp("valve-shift", 302).json()
@@ -90,12 +93,13 @@ class Stamps(TestCase):
 
     def test_the_simulated_board_stamps_through_the_same_door(self) -> None:
         with override_settings(DEMO=True):
-            got = self.post("simulated", fault="fan relay stuck").json()
+            self.assertEqual(self.simulate("fan relay stuck").status_code, 200)
+            got = self.caller.send("GET", f"/visits/{self.mine.visit.id}").json()["round"]
             self.assertEqual(self.lanes(got)["fan"], "bad")
             self.assertIn("fan relay stuck", [one["fault"] for one in got["diagnosis"]["suspects"]][:2])
-            self.assertEqual(self.post("simulated", fault="gremlins").json()["errors"][0]["field"], "fault")
+            self.assertEqual(self.simulate("gremlins").json()["errors"][0]["field"], "fault")
         with override_settings(DEMO=False):
-            self.assertEqual(self.post("simulated", fault="none").status_code, 403)
+            self.assertEqual(self.simulate("none").status_code, 403)
 
     def test_a_unit_without_a_defrost_control_has_no_bench(self) -> None:
         bare = Fixture("Second")
@@ -113,10 +117,8 @@ class Stamps(TestCase):
         first, second = self.timed_out(0), self.timed_out(20)
         self.assertNotIn("in a row", first)
         self.assertIn("by time, 2 in a row", second)
-        self.assertEqual(
-            self.caller.send("POST", f"/visits/{self.mine.visit.id}/finish", {"id": fresh(), "reason": "storm"}).status_code, 200
-        )
+        self.assertEqual(self.caller.do(f"/visits/{self.mine.visit.id}", "finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
         later = fresh()
-        opened = self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": later, "complaint": "iced-over"})
+        opened = self.caller.do(f"/visits/{later}", "open", {"unit": str(self.mine.unit.id), "complaint": "iced-over"})
         self.assertEqual(opened.status_code, 200)
         self.assertEqual(Visit.objects.of(self.mine.company).get(id=later).timed_out_before, 2)

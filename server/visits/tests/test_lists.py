@@ -17,11 +17,10 @@ class Lists(TestCase):
         self.caller = self.mine.client()
         self.path = f"/visits/{self.mine.visit.id}"
 
-    def post(self, path: str, status: int = 200, **body: Any) -> dict[str, Any]:
-        got = self.caller.send("POST", f"{self.path}/{path}", {"id": fresh()} | body)
-        self.assertEqual(got.status_code, status, got.content)
-        answer: dict[str, Any] = got.json()
-        return answer
+    def post(self, kind: str, status: int = 200, **body: Any) -> dict[str, Any]:
+        got = self.caller.do(self.path, kind, body)
+        self.assertEqual(got.status_code, status, got.body)
+        return got.json()
 
     def lift(self, what: str, **more: Any) -> str:
         lines = self.post("lifted", what=what, **more)["lifted"]
@@ -36,10 +35,10 @@ class Lists(TestCase):
     def test_an_id_that_stands_for_something_else_is_refused(self) -> None:
         same = fresh()
         self.post("lifted", id=same, what="D1 jumper")
-        for path, body in (("power", {"state": "live"}), ("notes", {"text": "dog"}), ("finish", {"reason": "storm"})):
-            with self.subTest(path):
+        for kind, body in (("power", {"state": "live"}), ("note", {"text": "dog"}), ("finish", {"reason": "storm"})):
+            with self.subTest(kind):
                 sent: dict[str, Any] = {"id": same} | body
-                self.assertEqual(self.post(path, 422, **sent)["errors"][0]["field"], "id")
+                self.assertEqual(self.post(kind, 422, **sent)["errors"][0]["field"], "id")
 
     def test_what_a_line_may_say(self) -> None:
         for what in ("", "   ", "x" * 121):
@@ -50,8 +49,8 @@ class Lists(TestCase):
 
     def test_a_line_ends_once_and_as_it_was_first_said(self) -> None:
         line = self.lift("fan wire")
-        self.post(f"lifted/{line}/end", how="left", why="no light")
-        again = self.post(f"lifted/{line}/end", how="back")
+        self.post("end", line=line, how="left", why="no light")
+        again = self.post("end", line=line, how="back")
         self.assertEqual((again["lifted"][0]["how"], again["lifted"][0]["why"]), ("left", "no light"))
         self.assertEqual(len(events(self.mine.company, Kind.ENDED)), 1)
 
@@ -59,12 +58,12 @@ class Lists(TestCase):
         line = self.lift("fan wire")
         for how in ("retired", "left"):
             for why in ("", "  "):
-                told = self.post(f"lifted/{line}/end", status=422, how=how, why=why)
+                told = self.post("end", line=line, status=422, how=how, why=why)
                 self.assertEqual(told["errors"][0]["field"].rsplit(".", maxsplit=1)[-1], "why")
-        self.post(f"lifted/{line}/end", status=422, how="lost", why="x")
-        self.post(f"lifted/{line}/end", status=422, how="left", why="x" * 301)
+        self.post("end", line=line, status=422, how="lost", why="x")
+        self.post("end", line=line, status=422, how="left", why="x" * 301)
         self.assertEqual(len(events(self.mine.company, Kind.ENDED)), 0)
-        self.post(f"lifted/{line}/end", how="back")
+        self.post("end", line=line, how="back")
 
     def test_a_line_of_another_visit_is_not_ended_here(self) -> None:
         line = self.lift("fan wire")
@@ -75,7 +74,7 @@ class Lists(TestCase):
             scheduled_for=timezone.now(),
             complaint="maintenance",
         )
-        got = self.caller.send("POST", f"/visits/{second.id}/lifted/{line}/end", {"id": fresh(), "how": "back"})
+        got = self.caller.do(f"/visits/{second.id}", "end", {"line": line, "id": fresh(), "how": "back"})
         self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "line"))
 
     def test_power_said_twice_is_said_once_and_the_disconnect_stands_once(self) -> None:
@@ -93,7 +92,7 @@ class Lists(TestCase):
     def test_the_disconnect_pulled_again_is_a_line_again(self) -> None:
         self.post("power", state="dead-claimed")
         line = events(self.mine.company, Kind.LIFTED)[0]
-        self.post(f"lifted/{line.uuid}/end", how="back")
+        self.post("end", line=str(line.uuid), how="back")
         self.post("power", state="live")
         shown = self.post("power", state="dead-claimed")
         self.assertEqual([one["what"] for one in shown["lifted"]], ["Disconnect pulled", "Disconnect pulled"])
@@ -119,14 +118,13 @@ class Lists(TestCase):
         line = self.lift("fan wire")
         ended = self.post("finish", reason="storm")
         late: tuple[tuple[str, dict[str, Any]], ...] = (
-            ("lifted", {"what": "x"}), (f"lifted/{line}/end", {"how": "back"}), ("power", {"state": "live"}), ("rejudge", {}),
-            ("readings", {"point": "cap.herm.uf", "typed": "40"}), ("line", {"text": "herm 40"}),
-            ("defrost/stamps", {"event": "forced"}), ("defrost/wires", {"terminal": "Y"}),
+            ("lifted", {"what": "x"}), ("end", {"line": line, "how": "back"}), ("power", {"state": "live"}),
+            ("reading", {"point": "cap.herm.uf", "typed": "40"}), ("line", {"text": "herm 40"}),
+            ("stamp", {"event": "forced"}), ("wire", {"terminal": "Y"}),
         )  # fmt: skip
-        for path, body in late:
-            with self.subTest(path):
-                waits = self.post(path, **body)
-                waits = waits.get("round", waits)
+        for kind, body in late:
+            with self.subTest(kind):
+                waits = self.post(kind, **body)
                 self.assertEqual((waits["entries"], waits["lifted"], waits["power_log"]), ([], ended["lifted"], []))
         self.assertIn(("Compressor section, C to HERM", "40 µF"), [(one["what"], one["value"]) for one in waits["waiting"]])
         self.post("reopen", status=422, reason=" ")
@@ -151,15 +149,15 @@ class LeftOver(TestCase):
         path = f"/visits/{mine.visit.id}"
         for what, how in (("jumper", "left"), ("fan wire", "back"), ("old sensor", "retired")):
             line = fresh()
-            caller.send("POST", f"{path}/lifted", {"id": line, "what": what})
-            caller.send("POST", f"{path}/lifted/{line}/end", {"id": fresh(), "how": how, "why": "" if how == "back" else "board on order"})
-        self.assertEqual(caller.send("POST", f"{path}/finish", {"id": fresh(), "reason": ""}).status_code, 200)
+            caller.do(path, "lifted", {"id": line, "what": what})
+            caller.do(path, "end", {"line": line, "id": fresh(), "how": how, "why": "" if how == "back" else "board on order"})
+        self.assertEqual(caller.do(path, "finish", {"id": fresh(), "reason": ""}).status_code, 200)
         opened = fresh()
         for _ in range(2):
-            caller.send("POST", f"/units/{mine.unit.id}/visits", {"id": opened, "complaint": "maintenance"})
+            caller.do(f"/visits/{opened}", "open", {"unit": str(mine.unit.id), "complaint": "maintenance"})
         shown = caller.send("GET", f"/visits/{opened}").json()["round"]
         self.assertEqual([(one["what"], one["how"]) for one in shown["lifted"]], [("jumper", "")])
         self.assertEqual(Visit.objects.of(mine.company).get(id=opened).return_of_id, mine.visit.id)
         third = fresh()
-        caller.send("POST", f"/units/{mine.unit.id}/visits", {"id": third, "complaint": "maintenance"})
+        caller.do(f"/visits/{third}", "open", {"unit": str(mine.unit.id), "complaint": "maintenance"})
         self.assertEqual(len(caller.send("GET", f"/visits/{third}").json()["round"]["lifted"]), 1, "the second is not finished yet")

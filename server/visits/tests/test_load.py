@@ -32,10 +32,10 @@ class OneVisit(TestCase):
         mine = Fixture()
         caller = mine.client()
         for what in ("Panel", "Fan wire"):
-            caller.send("POST", f"/visits/{mine.visit.id}/lifted", {"id": fresh(), "what": what})
+            caller.do(f"/visits/{mine.visit.id}", "lifted", {"id": fresh(), "what": what})
         panel = next(line for line in events(mine.company, Kind.LIFTED) if line.body["what"] == "Panel")
         why = {"id": fresh(), "how": "retired", "why": "cut away", "at": timezone.now().isoformat()}
-        caller.send("POST", f"/visits/{mine.visit.id}/lifted/{panel.uuid}/end", why)
+        caller.do(f"/visits/{mine.visit.id}", "end", {"line": str(panel.uuid)} | why)
         loaded = load_visit(mine.company, find_visit(mine.company, mine.visit.pk))
         ends = {line.what: None if line.end is None else (line.end.how, line.end.why) for line in loaded.visit.lifted}
         self.assertEqual(ends, {"Panel": ("retired", "cut away"), "Fan wire": None})
@@ -44,8 +44,9 @@ class OneVisit(TestCase):
         mine = Fixture()
         caller = mine.client()
         caller.read(mine.visit, "cap.herm.uf", "39.9")
+        entry = {"id": fresh(), "visit": str(mine.visit.id), "act": {"kind": "reading", "point": "cap.herm.uf", "typed": "39.8"}}
         # session, member; the counter found and locked, the device's last; visit with unit, its events; is it there already; write, count.
         with CaptureQueriesContext(connection) as asked:
-            self.assertEqual(caller.read(mine.visit, "cap.herm.uf", "39.8").status_code, 200)
+            self.assertEqual(caller.send("POST", "/sync", {"entries": [entry]}).status_code, 200)
         rows = [query["sql"] for query in asked if not query["sql"].startswith(("SAVEPOINT", "RELEASE"))]
         self.assertEqual(len(rows), 10, rows)

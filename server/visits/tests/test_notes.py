@@ -14,8 +14,8 @@ class Notes(TestCase):
         self.path = f"/visits/{self.mine.visit.id}"
 
     def write(self, text: str, note: str | None = None) -> dict[str, object]:
-        answer = self.caller.send("POST", f"{self.path}/notes", {"id": note or fresh(), "text": text})
-        self.assertEqual(answer.status_code, 200, answer.content)
+        answer = self.caller.do(self.path, "note", {"id": note or fresh(), "text": text})
+        self.assertEqual(answer.status_code, 200, answer.body)
         got: dict[str, object] = answer.json()
         return got
 
@@ -34,10 +34,10 @@ class Notes(TestCase):
 
     def test_nothing_and_too_much_are_refused(self) -> None:
         for text in ("", "   ", "x" * 1001):
-            answer = self.caller.send("POST", f"{self.path}/notes", {"id": fresh(), "text": text})
+            answer = self.caller.do(self.path, "note", {"id": fresh(), "text": text})
             self.assertEqual(answer.status_code, 422)
             self.assertEqual(answer.json()["errors"], [{"field": "text", "message": "Use 1 to 1000 characters."}])
 
     def test_on_a_finished_visit_it_waits(self) -> None:
-        self.caller.send("POST", f"{self.path}/finish", {"id": fresh(), "reason": "storm"})
+        self.caller.do(self.path, "finish", {"id": fresh(), "reason": "storm"})
         self.assertEqual(self.write("late")["notes"], [])

@@ -18,7 +18,7 @@ class Parts(TestCase):
         self.caller.read(self.mine.visit, "cap.herm.uf", "39.9")
 
     def put_in(self, repair: dict[str, Any], part_id: str | None = None, **in_hand: str) -> Any:
-        return self.caller.send("POST", f"{self.visit}/parts", {"id": part_id or fresh(), "repair": repair, "in_hand": in_hand})
+        return self.caller.do(self.visit, "part", {"id": part_id or fresh(), "repair": repair, "in_hand": in_hand})
 
     def parts_on_file(self) -> list[str]:
         return [one["part"] for one in self.caller.send("GET", f"/units/{self.mine.unit.id}").json()["parts"]]
@@ -48,7 +48,7 @@ class Parts(TestCase):
         ):  # fmt: skip
             with self.subTest(field):
                 got = self.put_in(repair, **in_hand)
-                self.assertEqual(got.status_code, 422, got.content)
+                self.assertEqual(got.status_code, 422, got.body)
                 self.assertIn(field, got.json()["errors"][0]["field"])
         self.assertEqual((self.parts_on_file(), self.caller.send("GET", self.visit).json()["round"]["parts"]), ([], []))
 
@@ -56,9 +56,9 @@ class Parts(TestCase):
         part = fresh()
         self.put_in({"part": "contactor"}, part)
         for _ in range(2):
-            got = self.caller.send("POST", f"{self.visit}/parts/{part}/undo", {"id": fresh()}).json()
+            got = self.caller.do(self.visit, "part-undo", {"part": part, "id": fresh()}).json()
         self.assertEqual((got["parts"], self.parts_on_file()), ([], []))
-        self.assertEqual(self.caller.send("POST", f"{self.visit}/parts/{fresh()}/undo", {"id": fresh()}).status_code, 422)
+        self.assertEqual(self.caller.do(self.visit, "part-undo", {"part": fresh(), "id": fresh()}).status_code, 422)
 
     def test_the_sheet_says_what_was_put_in(self) -> None:
         self.put_in(DUAL, herm="55.3", fan="7.5")
@@ -68,19 +68,19 @@ class Parts(TestCase):
 
     def test_another_company_cannot(self) -> None:
         other = Fixture("Elsewhere").client()
-        self.assertEqual(other.send("POST", f"{self.visit}/parts", {"id": fresh(), "repair": DUAL}).status_code, 404)
+        self.assertEqual(other.do(self.visit, "part", {"id": fresh(), "repair": DUAL}).status_code, 404)
 
     def test_repaired_and_proved_it_leaves_the_watch_list_and_the_trend_begins_anew(self) -> None:
         watched = self.caller.send("GET", "/fleet/watch").json
         self.put_in(DUAL, herm="55.3", fan="7.5")
-        self.assertEqual(self.caller.send("POST", f"{self.visit}/finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
+        self.assertEqual(self.caller.do(self.visit, "finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
         self.assertEqual(watched()["carry"], [])
         self.assertNotIn("cap.herm.uf", [one["point"] for unit in watched()["units"] for one in unit["watched"]])
         points = {one["point"]: one for one in self.caller.send("GET", f"/units/{self.mine.unit.id}").json()["points"]}
         self.assertEqual([(one["told"]["value"], one["line"]) for one in points["cap.herm.uf"]["readings"]], [("39.9", 0), ("55.3", 1)])
 
     def test_left_as_it_was_found_it_is_on_the_list_and_the_van_carries_one(self) -> None:
-        self.assertEqual(self.caller.send("POST", f"{self.visit}/finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
+        self.assertEqual(self.caller.do(self.visit, "finish", {"id": fresh(), "reason": "storm"}).status_code, 200)
         found = self.caller.send("GET", "/fleet/watch").json()
         self.assertEqual([one["point"] for unit in found["units"] for one in unit["watched"]], ["cap.herm.uf"])
         self.assertEqual(sum(one["count"] for one in found["carry"]), 1)

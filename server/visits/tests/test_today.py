@@ -56,9 +56,7 @@ class Listed(TestCase):
             caller.read(row, "cap.herm.uf", typed)
         before = {one.id: one for one in today(self.mine.member).visits}
         for row in rows[:2]:
-            self.assertEqual(
-                caller.send("POST", f"/visits/{row.id}/finish", {"id": fresh(), "reason": "the customer waits"}).status_code, 200
-            )
+            self.assertEqual(caller.do(f"/visits/{row.id}", "finish", {"id": fresh(), "reason": "the customer waits"}).status_code, 200)
         with CaptureQueriesContext(connection) as asked:
             after = {one.id: one for one in today(self.mine.member).visits}
         self.assertEqual(len([one for one in asked if "told" in one["sql"]]), 1, "the list itself")

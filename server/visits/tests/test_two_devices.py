@@ -1,13 +1,12 @@
 """Two devices on one visit, through the API: proofs, dangers, ends and what neither knew of the other."""
 
-import json
 from datetime import timedelta
 from typing import Any
 
 from django.test import TestCase
 from django.utils import timezone
 
-from testing.fixtures import Caller, Fixture, fresh
+from testing.fixtures import Caller, Fixture
 from visits.models import Visit
 
 PROOF = (
@@ -23,20 +22,16 @@ class TwoDevices(TestCase):
         self.one, self.other = self.mine.client(), self.mine.client(self.mine.lead)
         self.seq = 0
 
-    def post(self, caller: Caller, path: str, clock: timedelta | None = None, **body: Any) -> dict[str, Any]:
+    def post(self, caller: Caller, kind: str, clock: timedelta | None = None, **body: Any) -> dict[str, Any]:
         self.seq += 1
         headers = {} if clock is None else {"Outer-Test-Clock": (timezone.now() + clock).isoformat()}
-        got = caller.generic(
-            "POST", f"/api/v1/visits/{self.mine.visit.pk}/{path}", json.dumps({"id": fresh(), "seq": self.seq} | body),
-            content_type="application/json", headers=headers,
-        )  # fmt: skip
-        self.assertEqual(got.status_code, 200, got.content[:400])
-        told: dict[str, Any] = got.json()
-        return told
+        got = caller.do(f"/visits/{self.mine.visit.pk}", kind, {"seq": self.seq} | body, headers=headers)
+        self.assertEqual(got.status_code, 200, got.body)
+        return got.json()
 
     def prove(self, caller: Caller, **more: Any) -> dict[str, Any]:
         for point, typed in PROOF:
-            shown = self.post(caller, "readings", point=point, typed=typed, **more)
+            shown = self.post(caller, "reading", point=point, typed=typed, **more)
         return shown
 
     def state(self, shown: dict[str, Any]) -> str:
@@ -55,25 +50,25 @@ class TwoDevices(TestCase):
     def test_a_device_two_minutes_fast_does_not_keep_a_unit_dead(self) -> None:
         fast = timedelta(minutes=2)
         self.assertEqual(self.state(self.prove(self.one, clock=fast, at=(timezone.now() + fast).isoformat())), "dead-proved")
-        shown = self.post(self.other, "readings", point="safe.line.v", typed="240", at=timezone.now().isoformat())
+        shown = self.post(self.other, "reading", point="safe.line.v", typed="240", at=timezone.now().isoformat())
         self.assertNotEqual(self.state(shown), "dead-proved")
 
     def test_half_a_proof_each_is_none(self) -> None:
         for place, (point, typed) in enumerate(PROOF):
-            shown = self.post((self.one, self.other)[place % 2], "readings", point=point, typed=typed)
+            shown = self.post((self.one, self.other)[place % 2], "reading", point=point, typed=typed)
         self.assertEqual(self.state(shown), "unknown")
         self.assertIn("two devices", shown["assessment"]["power"]["why"])
 
     def test_a_reading_dated_ahead_does_not_keep_later_ones_from_standing(self) -> None:
-        self.post(self.one, "readings", point="cap.herm.uf", typed="31", at="2099-01-01T00:00:00Z")
-        shown = self.post(self.one, "readings", point="cap.herm.uf", typed="39.9")
+        self.post(self.one, "reading", point="cap.herm.uf", typed="31", at="2099-01-01T00:00:00Z")
+        shown = self.post(self.one, "reading", point="cap.herm.uf", typed="39.9")
         self.assertEqual(
             [(one["value"], one["stands"], one["clock_wrong"]) for one in shown["entries"]], [("31", False, True), ("39.9", True, False)]
         )
 
     def test_a_reading_in_the_year_one_is_marked_and_every_list_stands(self) -> None:
         for at in ("0001-01-01T00:00:00+14:00", "0001-01-01T00:00:00-12:00", "9999-12-31T23:59:59-12:00"):
-            shown = self.post(self.one, "readings", point="cap.herm.uf", typed="39.9", at=at)
+            shown = self.post(self.one, "reading", point="cap.herm.uf", typed="39.9", at=at)
         self.assertEqual({one["clock_wrong"] for one in shown["entries"]}, {True})
         self.post(self.one, "finish", reason="the storm")
         for path in ("/today", f"/units/{self.mine.unit.pk}", f"/visits/{self.mine.visit.pk}", "/fleet/watch"):
@@ -95,8 +90,7 @@ class TwoDevices(TestCase):
 
     def test_two_plates_are_both_kept_and_the_later_stands(self) -> None:
         for caller, uf in ((self.other, 45), (self.one, 55)):
-            body = {"id": fresh(), "visit": str(self.mine.visit.pk), "after": 0, "plate": {"run_capacitor": {"herm_uf": uf, "vac": 440}}}
-            shown = caller.send("POST", f"/units/{self.mine.unit.pk}/plate", body).json()
+            shown = self.post(caller, "plate", after=0, plate={"run_capacitor": {"herm_uf": uf, "vac": 440}})
         self.assertEqual(shown["plate"]["run_capacitor"]["herm_uf"], 55)
         self.assertEqual([caller.send("GET", "/today").json()["visits"][0]["overtaken"] for caller in (self.other, self.one)], [1, 0])
         self.assertEqual([one["kind"] for one in shown["conflicts"]], ["two-plates"])

@@ -26,8 +26,8 @@ class Writing(TestCase):
     def read(self, point: str, typed: str, **more: Any) -> Any:
         return self.caller.read(self.visit, point, typed, **more)
 
-    def post(self, path: str, **body: Any) -> Any:
-        return self.caller.send("POST", f"/visits/{self.visit.id}/{path}", {"id": fresh()} | body)
+    def post(self, kind: str, **body: Any) -> Any:
+        return self.caller.do(f"/visits/{self.visit.id}", kind, body)
 
     def test_a_reading_is_judged_as_it_is_kept(self) -> None:
         got = self.read("cap.herm.uf", "36.9", meter="clamp")
@@ -68,9 +68,9 @@ class Writing(TestCase):
 
     def test_the_entry_line_keeps_what_it_understood_and_gives_back_the_rest(self) -> None:
         got = self.post("line", text="herm 39.9 wobble 3 fan 4,9 uF").json()
-        self.assertEqual(got["kept"], ["cap.herm.uf", "cap.fan.uf"])
-        self.assertEqual(got["rest"], "wobble 3")
-        self.assertEqual(len(got["round"]["entries"]), 2)
+        self.assertEqual([one["point"] for one in got["entries"]], ["cap.herm.uf", "cap.fan.uf"])
+        self.assertEqual(got["acknowledged"]["rest"], "wobble 3")
+        self.assertEqual([one["field"] for one in got["acknowledged"]["wrong"]], ["wobble 3"])
 
     def test_lifted_lines_come_by_themselves_once(self) -> None:
         self.read("cap.herm.uf", "39.9")
@@ -98,34 +98,34 @@ class Writing(TestCase):
 
     def test_finishing_waits_for_the_list(self) -> None:
         line = self.read("cap.herm.uf", "39.9").json()["lifted"][0]["id"]
-        refused = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": " "})
+        refused = self.caller.do(f"/visits/{self.visit.id}", "finish", {"id": fresh(), "reason": " "})
         self.assertEqual((refused.status_code, refused.json()["errors"][0]["field"]), (422, "reason"))
         self.assertIn("HERM wires off", refused.json()["errors"][0]["message"])
-        self.assertEqual(self.post(f"lifted/{line}/end", how="left", why="").status_code, 422)
-        self.assertEqual(self.post(f"lifted/{line}/end", how="back").status_code, 200)
-        done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": ""})
+        self.assertEqual(self.post("end", line=line, how="left", why="").status_code, 422)
+        self.assertEqual(self.post("end", line=line, how="back").status_code, 200)
+        done = self.caller.do(f"/visits/{self.visit.id}", "finish", {"id": fresh(), "reason": ""})
         self.assertEqual((done.status_code, done.json()["finish_reason"]), (200, ""))
         self.assertEqual([one["value"] for one in self.read("cap.fan.uf", "5.0").json()["waiting"]][-1], "5.0 µF")
 
     def test_what_was_left_opens_on_the_return_visit(self) -> None:
         line = self.read("cap.herm.uf", "39.9").json()["lifted"][0]["id"]
-        self.post(f"lifted/{line}/end", how="left", why="part ordered")
-        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": ""})
+        self.post("end", line=line, how="left", why="part ordered")
+        self.caller.do(f"/visits/{self.visit.id}", "finish", {"id": fresh(), "reason": ""})
         again = fresh()
         for _ in range(2):
-            self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", {"id": again, "complaint": "hums-no-start"})
+            self.caller.do(f"/visits/{again}", "open", {"unit": str(self.mine.unit.id), "complaint": "hums-no-start"})
         shown = self.caller.get(f"/api/v1/visits/{again}").json()
         self.assertEqual([(one["what"], one["how"]) for one in shown["round"]["lifted"]], [("HERM wires off", "")])
         self.assertEqual(Visit.objects.of(self.mine.company).get(id=again).return_of_id, self.visit.id)
 
     def test_a_forced_finish_keeps_its_reason(self) -> None:
         self.read("cap.herm.uf", "39.9")
-        done = self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": "storm"}).json()
+        done = self.caller.do(f"/visits/{self.visit.id}", "finish", {"id": fresh(), "reason": "storm"}).json()
         self.assertEqual((done["finish_reason"], done["assessment"]["open_lines"]), ("storm", 1))
 
     def test_a_finished_visit_keeps_the_plate_it_was_judged_by(self) -> None:
         self.read("cap.herm.uf", "39.9")
-        self.caller.send("POST", f"/visits/{self.visit.id}/finish", {"id": fresh(), "reason": "storm"})
+        self.caller.do(f"/visits/{self.visit.id}", "finish", {"id": fresh(), "reason": "storm"})
         self.mine.unit.plate = {"run_capacitor": {"herm_uf": 80, "vac": 440}}
         self.mine.unit.save(update_fields=["plate"])
         got = self.caller.get(f"/api/v1/visits/{self.visit.id}").json()
@@ -134,22 +134,20 @@ class Writing(TestCase):
     def test_a_corrected_plate_judges_anew_and_keeps_its_history(self) -> None:
         self.read("cap.herm.uf", "39.9")
         plate = {"run_capacitor": {"herm_uf": 45, "fan_uf": 5, "vac": 440}}
-        body = {"id": fresh(), "visit": str(self.visit.id), "plate": plate, "fitted": [], "why": "read again in the shade"}
-        got = self.caller.send("POST", f"/units/{self.mine.unit.id}/plate", body).json()
+        got = self.post("plate", plate=plate, fitted=[], why="read again in the shade").json()
         self.assertEqual(finding(got, "cap.herm.uf")["verdict"], "bad")
         history = self.caller.get(f"/api/v1/visits/{self.visit.id}").json()["plate_history"]
         self.assertEqual([one["why"] for one in history], ["read again in the shade"])
 
     def test_a_plate_out_of_bounds_is_refused_at_its_field(self) -> None:
-        body = {"id": fresh(), "visit": str(self.visit.id), "plate": {"mca": -3}, "fitted": []}
-        got = self.caller.send("POST", f"/units/{self.mine.unit.id}/plate", body)
+        got = self.post("plate", plate={"mca": -3}, fitted=[])
         self.assertEqual(got.status_code, 422)
         self.assertRegex(got.json()["errors"][0]["field"], r"plate\.mca$")
 
     def test_a_new_visit_is_opened_once_and_is_on_todays_list(self) -> None:
-        body = {"id": fresh(), "complaint": "iced-over", "began": "slowly"}
+        path, body = f"/visits/{fresh()}", {"id": fresh(), "unit": str(self.mine.unit.id), "complaint": "iced-over", "began": "slowly"}
         for _ in range(2):
-            self.assertEqual(self.caller.send("POST", f"/units/{self.mine.unit.id}/visits", body).status_code, 200)
+            self.assertEqual(self.caller.do(path, "open", body).status_code, 200)
         today = self.caller.get("/api/v1/today").json()
         self.assertEqual([one["complaint"] for one in today["visits"]].count("iced-over"), 1)
 

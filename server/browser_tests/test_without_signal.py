@@ -1,0 +1,180 @@
+"""A visit where there is no signal: the app opens from cold, judges by itself, loses nothing, and sends it all when it can."""
+
+import random
+import re
+from typing import Any
+
+from playwright.sync_api import Page, Route, expect
+
+from browser_tests.base import BrowserTest, wait_until_sent
+
+UNIT = "Fell Road 21, side yard"
+READY = "Ready without signal"
+
+
+class WithoutSignal(BrowserTest):
+    viewport = {"width": 390, "height": 844}
+    has_touch = True
+    judged_on_device = True
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+        self.wait_until_ready(self.page)
+        self.visit = str(self.page.get_by_role("link").filter(has_text=UNIT).first.get_attribute("href"))
+
+    def wait_until_ready(self, page: Page) -> None:
+        page.get_by_role("button", name="Menu").click()
+        expect(page.get_by_role("group", name="Menu")).to_contain_text(READY, timeout=60_000)
+        page.keyboard.press("Escape")
+        page.wait_for_load_state("networkidle")
+
+    def cold(self) -> Page:
+        """The app opened anew, as after the browser was closed: without signal."""
+        self.page.close()
+        self.page.context.set_offline(True)
+        page: Page = self.page.context.new_page()
+        page.on("pageerror", lambda error: self.problems.append(f"page error: {error}"))
+        return page
+
+    def at(self, page: Page, point: str) -> None:
+        page.goto(f"{self.live_server_url}{self.visit}?point={point}")
+        page.locator("[data-reading]").wait_for()
+
+    def judged(self, page: Page, point: str, typed: str, words: str) -> None:
+        self.at(page, point)
+        page.locator("[data-reading]").fill(typed)
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("main")).to_contain_text(words, timeout=30_000)
+
+    def on_record(self) -> dict[str, Any]:
+        found: dict[str, Any] = self.page.context.request.get(f"{self.live_server_url}/api/v1{self.visit}").json()
+        return found
+
+    def test_a_call_from_cold_to_the_signature_and_then_signal(self) -> None:
+        page = self.cold()
+        page.goto(self.live_server_url)
+        expect(page.get_by_role("link").filter(has_text=UNIT)).to_be_visible()
+        self.judged(page, "cap.fan.uf", "4.1", "so 4.7 µF is the floor")
+        self.judged(page, "cap.herm.uf", "abc", "is not a number")
+        page.locator("[data-reading]").fill("34.9")
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("button", name="No signal")).to_have_text("No signal · 2 waiting")
+        page.goto(f"{self.live_server_url}{self.visit}/finish")
+        page.get_by_role("button", name="Finish the visit").click()
+        page.get_by_role("button", name="Finish anyway").click()
+        expect(page.get_by_role("alert")).to_contain_text("say why it stays off", timeout=30_000)
+        page.get_by_label("To finish anyway, say why.").fill("no light")
+        page.get_by_role("button", name="Finish anyway").click()
+        expect(page).to_have_url(re.compile("/sheet$"))
+        expect(page.get_by_role("main")).to_contain_text("no light")
+        here = {line.strip() for line in page.get_by_role("main").inner_text().splitlines() if "µF" in line}
+        self.assertEqual(self.on_record()["round"]["entries"], [], "nothing was sent")
+        page.context.set_offline(False)
+        wait_until_sent(page)
+        record = self.on_record()["round"]
+        self.assertEqual(
+            [(one["point"], one["value"], one["by_whom"]) for one in record["entries"]],
+            [("cap.fan.uf", "4.1", "Wren Hartle"), ("cap.herm.uf", "34.9", "Wren Hartle")],
+        )
+        self.assertEqual(record["finish_reason"], "no light")
+        page.reload()
+        expect(page.get_by_role("main")).to_contain_text("no light")
+        self.assertEqual({line.strip() for line in page.get_by_role("main").inner_text().splitlines() if "µF" in line}, here)
+
+    def test_two_tabs_have_one_queue_and_write_everything_once(self) -> None:
+        second = self.page.context.new_page()
+        self.page.context.set_offline(True)
+        for page, point, typed in ((self.page, "cap.herm.uf", "34.9"), (second, "cap.fan.uf", "5.0")):
+            self.at(page, point)
+            page.locator("[data-reading]").fill(typed)
+            page.keyboard.press("Enter")
+        for page in (self.page, second):
+            expect(page.get_by_role("button", name="No signal")).to_contain_text("2 waiting")
+        self.page.context.set_offline(False)
+        wait_until_sent(self.page)
+        self.assertEqual({one["value"] for one in self.on_record()["round"]["entries"]}, {"34.9", "5.0"})
+
+    def test_a_unit_nobody_knew_and_a_visit_to_it(self) -> None:
+        page = self.cold()
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="Add a new unit").click()
+        new = page.get_by_label("A new unit")
+        for label, typed in (("Site, as you call it", "Far Barn"), ("Address", "Track 2"), ("Which unit there", "north")):
+            new.get_by_label(label).fill(typed)
+        new.get_by_role("button", name="Add the unit").click()
+        expect(page.get_by_label("Unit", exact=True)).to_contain_text("Far Barn, north")
+        page.get_by_label("Unit", exact=True).select_option(label="Far Barn, north")
+        page.get_by_label("Complaint").select_option("hums-no-start")
+        page.get_by_role("button", name="Open", exact=True).click()
+        expect(page).to_have_url(re.compile("/visits/"), timeout=60_000)
+        self.visit = re.sub(r"^.*(/visits/[^/?]+).*$", r"\1", page.url)
+        self.judged(page, "cap.herm.uf", "31.0", "Needs the compressor section")
+        page.goto(self.live_server_url)
+        expect(page.get_by_role("link").filter(has_text="Far Barn")).to_contain_text("1 read")
+        page.context.set_offline(False)
+        wait_until_sent(page)
+        shown = self.on_record()
+        self.assertEqual((shown["site"], shown["complaint"], shown["technician"]), ("Far Barn", "hums-no-start", "Wren Hartle"))
+        self.assertEqual([one["value"] for one in shown["round"]["entries"]], ["31.0"])
+
+
+class WhoseItIs(BrowserTest):
+    def test_what_waits_is_never_sent_in_anothers_name(self) -> None:
+        self.sign_in()
+        self.open_visit(UNIT.split(",", maxsplit=1)[0], "Capacitors")
+        address = self.page.url
+        self.page.context.clear_cookies()
+        self.page.locator("[data-reading]").fill("34.8")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_text("waits on this device")).to_contain_text("1 entry by wren waits")
+        self.sign_in("marlow")
+        self.page.goto(address)
+        expect(self.page.get_by_role("main")).to_be_visible()
+        visit = address.split("/visits/")[1].split("?")[0]
+
+        def by_whom() -> list[str]:
+            shown = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()
+            return [one["by_whom"] for one in shown["round"]["entries"]]
+
+        self.page.wait_for_load_state("networkidle")
+        self.assertEqual(by_whom(), [])
+        self.choose("Sign out")
+        expect(self.page.get_by_text("waits on this device")).to_contain_text("1 entry by wren waits")
+        self.sign_in()
+        wait_until_sent(self.page)
+        self.assertEqual(by_whom(), ["Wren Hartle"])
+
+
+class WeakSignal(BrowserTest):
+    """Each request lost with thirty in a hundred, before it reaches the server or after it was written."""
+
+    def test_every_reading_is_written_once(self) -> None:
+        chance, lost = random.Random(20261127), 0
+
+        def weak(route: Route) -> None:
+            nonlocal lost
+            fate = chance.random()
+            if fate < 0.15:
+                lost += 1
+                route.abort()
+            elif fate < 0.30:
+                lost += 1
+                route.fetch()
+                route.abort()
+            else:
+                route.continue_()
+
+        self.sign_in()
+        self.open_visit(UNIT.split(",", maxsplit=1)[0], "Capacitors")
+        self.page.route("**/api/v1/sync", weak)
+        typed = [f"{34 + place / 10:.1f}" for place in range(14)]
+        for value in typed:
+            self.page.locator("[data-reading]").fill(value)
+            self.page.keyboard.press("Enter")
+            expect(self.page.get_by_placeholder(value)).to_be_visible()
+        wait_until_sent(self.page, 120)
+        self.assertGreater(lost, 2)
+        visit = self.page.url.split("/visits/")[1].split("?")[0]
+        entries = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()["round"]["entries"]
+        self.assertEqual([one["value"] for one in entries], typed)

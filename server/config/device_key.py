@@ -1,0 +1,52 @@
+"""A device that signed in stays signed in: without a session, its key begins a new one as the same device."""
+
+from collections.abc import Callable
+
+from django.conf import settings
+from django.contrib.auth import login
+from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
+
+from accounts.device_keys import LASTS, give_key, sign_in_of
+from accounts.models import Member
+
+COOKIE, ENDED = "device_key", "Outer-Test-Device"
+DEVICE = "device"
+
+
+class DeviceKey:
+    """Middleware, for the API alone. What a view gives or takes is left on the request as `device_key`."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """The answer, with the key that the device has from now on."""
+        if not request.path.startswith("/api/"):
+            return self.get_response(request)
+        key = request.COOKIES.get(COOKIE, "")
+        ended = bool(key) and not isinstance(request.user, Member) and not _come_back(request, key)
+        response = self.get_response(request)
+        new: str | None = getattr(request, "device_key", None)
+        if new:
+            response.set_cookie(
+                COOKIE, new, max_age=LASTS, httponly=True, secure=settings.SESSION_COOKIE_SECURE, samesite="Strict", path="/api/"
+            )
+        elif new == "" or ended:
+            response.delete_cookie(COOKIE, path="/api/", samesite="Strict")
+        if ended and new is None:
+            response[ENDED] = "ended"  # what is kept on it is no longer its own to show
+        return response
+
+
+def _come_back(request: HttpRequest, key: str) -> bool:
+    now = timezone.now()
+    row = sign_in_of(key, now)
+    if row is None:
+        return False
+    login(request, row.member, backend="accounts.backend.MemberBackend")
+    request.session[DEVICE] = str(row.device)
+    row.session_key = request.session.session_key or ""
+    row.save(update_fields=["session_key"])
+    request.device_key = give_key(row, now)  # type: ignore[attr-defined]
+    return True

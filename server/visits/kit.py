@@ -1,0 +1,77 @@
+"""What a device needs of its company to open a visit where there is no signal: its units as they stand, its meters and its rules."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Any
+from uuid import UUID
+
+from django.utils import timezone
+
+from accounts.models import Company, Member
+from fleet.models import Unit
+from fleet.write_unit import units_by_place
+from outer_test.judgement import SCHOOLS, HouseRules
+from outer_test.plain_data import sparse
+from visits.load import member_names
+from visits.shapes import MeterChoice
+from visits.to_core import as_it_stands, known_visit
+
+
+@dataclass(frozen=True, slots=True)
+class UnitInKit:
+    """A unit, and what is known of it and its company as a visit's record has it."""
+
+    id: UUID
+    site: str
+    address: str
+    unit: str
+    serial: str
+    known: dict[str, Any]
+
+
+@dataclass(frozen=True, slots=True)
+class Kit:
+    """A company on a device. `known` is what is known where the unit is new. me: the asker's key. device: the asker's device."""
+
+    company: str
+    technician: str
+    me: int
+    device: str
+    names: dict[str, str]
+    schools: dict[str, str]
+    meters: tuple[MeterChoice, ...]
+    known: dict[str, Any]
+    units: tuple[UnitInKit, ...]
+
+
+def kit_of(member: Member, device: UUID) -> Kit:
+    """The kit for this member's device."""
+    company = member.company
+    rules = company.house_rules
+    units = tuple(
+        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, _known(company, unit, rules))
+        for unit in units_by_place(company)
+    )
+    names = {str(key): name for key, name in member_names(company).items()}
+    return Kit(
+        company.name, member.shown_name, member.pk, str(device), names, schools_of(rules), tuple(meters_of(company)),
+        _known(company, Unit(), rules), units,
+    )  # fmt: skip
+
+
+def _known(company: Company, unit: Unit, rules: HouseRules) -> dict[str, Any]:
+    known: dict[str, Any] = sparse(known_visit({**as_it_stands(company, unit), "rules": sparse(rules)}))
+    return known
+
+
+def schools_of(rules: HouseRules) -> dict[str, str]:
+    """In words, which school is followed in each choice."""
+    return {choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()}
+
+
+def meters_of(company: Company) -> Iterable[MeterChoice]:
+    """The meters that are offered, and whether each is due for calibration."""
+    today = timezone.localdate().isoformat()
+    for name, about in company.meters.items():
+        if not about.get("retired"):
+            yield MeterChoice(name, bool(about.get("due")) and about["due"] < today)
