@@ -5,10 +5,13 @@ import secrets
 import shutil
 import sys
 
+from ops.core_zip import core_files
 from ops.machine import LOCAL, ROOT, VENV_PYTHON, check_disk, once, run, say
 
 WEB = ROOT / "web"
-_WEB_INPUTS = [WEB / "src", WEB / "index.html", WEB / "vite.config.ts", WEB / "package.json", WEB / "package-lock.json", WEB / "public"]
+_WEB_INPUTS = [
+    WEB / name for name in ("src", "index.html", "vite.config.ts", "core.plugin.ts", "package.json", "package-lock.json", "public")
+]
 
 
 def ensure_python(for_tests: bool = False) -> None:
@@ -43,14 +46,17 @@ def ensure_web_packages() -> None:
 
 def ensure_web_build() -> None:
     """Build the front end, when its sources changed."""
-    stamp = once("web", _WEB_INPUTS)
+    stamp = once("web", [*_WEB_INPUTS, *core_files()])
     if (WEB / "dist" / "index.html").is_file() and stamp.is_set():
         return
     ensure_web_packages()
     say("Building the front end ...")
     run(["npm", "run", "build"], "building the front end", cwd=WEB)
     # Beside each file its gzip and brotli form, which the server hands out as they are.
-    run([str(VENV_PYTHON), "-m", "whitenoise.compress", "--quiet", str(WEB / "dist" / "assets"), "woff2"], "compressing the front end")
+    run(
+        [str(VENV_PYTHON), "-m", "whitenoise.compress", "--quiet", str(WEB / "dist" / "assets"), "woff2", "zip"],
+        "compressing the front end",
+    )
     stamp.set()
 
 

@@ -1,11 +1,48 @@
 import babel from "@rolldown/plugin-babel";
 import react, { reactCompilerPreset } from "@vitejs/plugin-react";
+import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
+
+import { coreBesideScripts } from "./core.plugin";
 
 // The build is served by the Django server; in development Vite hands the API on to it.
 export default defineConfig({
   // The compiler draws anew only what an answer changed: a verdict must stand there at once.
-  plugins: [react(), babel({ presets: [reactCompilerPreset()] })],
+  plugins: [
+    react(),
+    babel({ presets: [reactCompilerPreset()] }),
+    coreBesideScripts(),
+    VitePWA({
+      // A new version is fetched whole and told; it is taken when a person says so, never under a half-typed value.
+      registerType: "prompt",
+      injectRegister: false,
+      manifest: {
+        name: "Outer Test",
+        short_name: "Outer Test",
+        description: "At the outdoor unit: what to measure, what the number says, and what is still off.",
+        display: "standalone",
+        background_color: "#f1eee5",
+        theme_color: "#1b2624",
+        icons: [{ src: "/mark.svg", sizes: "any", type: "image/svg+xml", purpose: "any" }],
+      },
+      workbox: {
+        globPatterns: ["index.html", "mark.svg", "assets/*.{js,css,woff2}"],
+        navigateFallback: "/index.html",
+        navigateFallbackDenylist: [/^\/api\//, /^\/static\//],
+        // The core's files are put into their cache one by one (device/keepApp.ts); precaching files this large fails.
+        runtimeCaching: [
+          {
+            urlPattern: /\/assets\/(?:pyodide-|core-).*/,
+            handler: "CacheFirst",
+            options: { cacheName: "outer-test-core", matchOptions: { ignoreVary: true } },
+          },
+        ],
+        clientsClaim: true,
+        cleanupOutdatedCaches: true,
+      },
+    }),
+  ],
+  worker: { format: "es" },
   build: {
     target: "es2022",
     assetsInlineLimit: 0,

@@ -44,10 +44,19 @@ function useFetchedAhead(signedIn: boolean): void {
   }, [signedIn]);
 }
 
+/** What works without signal begins once somebody is signed in. */
+function useDevice(signedIn: boolean): void {
+  useEffect(() => {
+    if (signedIn) void import("./device/begin").then(({ begin }) => begin());
+  }, [signedIn]);
+}
+
 export function App() {
   const { pathname } = useLocation();
   const session = useSession();
-  useFetchedAhead(session.data?.member != null);
+  const signedIn = session.data?.member != null;
+  useFetchedAhead(signedIn);
+  useDevice(signedIn);
   if (session.isPending) return <Notice>Opening …</Notice>;
   if (session.isError) return <Notice>The server does not answer. This page tries again by itself.</Notice>;
   const link = /^\/come-in\/([\w-]+)$/.exec(window.location.pathname)?.[1];

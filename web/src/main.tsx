@@ -7,7 +7,6 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 
-import { resume } from "./api/resume";
 import { queries } from "./api/queries";
 import { resumeTimers } from "./api/timers";
 import { App } from "./App";
@@ -16,7 +15,6 @@ import { applyMode } from "./theme/mode";
 import { system } from "./theme/system";
 
 applyMode();
-resume();
 resumeTimers();
 
 const root = document.getElementById("root");

@@ -1,6 +1,7 @@
 /** The API, typed by the server's own document. */
 import createClient from "openapi-fetch";
 
+import { tell } from "../device/reach";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
@@ -38,6 +39,18 @@ export function csrf(): string {
 
 let serverAhead = 0;
 
+/** How far this device's clock is ahead of the server's, in seconds. */
+export const clockAhead = (): number => -serverAhead / 1000;
+
+/** Where there is a little signal an answer may never come: what is on this device is shown then, and what waits is sent again. */
+const SLOWEST_READ_MS = 12_000;
+const SLOWEST_WRITE_MS = 45_000;
+
+function giveUp({ method, signal, url }: Request): AbortSignal {
+  const writes = method !== "GET" && !url.endsWith("/judge");
+  return AbortSignal.any([signal, AbortSignal.timeout(writes ? SLOWEST_WRITE_MS : SLOWEST_READ_MS)]);
+}
+
 /** The time now by the server's clock, as far as its last answer told: what it says the age of goes by that. */
 export const serverNow = (): number => Date.now() + serverAhead;
 
@@ -48,7 +61,14 @@ export const api = createClient<paths>({
     request.headers.set("X-CSRFToken", csrf());
     // How far this device's clock is off is measured at every contact.
     request.headers.set("Outer-Test-Clock", new Date().toISOString());
-    const answer = await window.fetch(request);
+    const answer = await window.fetch(request, { signal: giveUp(request) }).catch((problem: unknown) => {
+      tell(false);
+      throw problem;
+    });
+    tell(answer.status < 500);
+    // Its sign-in was ended from elsewhere: what this device kept of the company is not its own to show any more.
+    if (answer.headers.has("Outer-Test-Device"))
+      void import("../device/store").then(({ forgetCompany }) => forgetCompany());
     serverAhead = (Date.parse(answer.headers.get("Date") ?? "") || Date.now()) - Date.now();
     return answer;
   },

@@ -16,6 +16,9 @@ export function useDraft(name: string): [string, (text: string) => void] {
   ];
 }
 
+/** Whether anything is half typed on this device. */
+export const hasDraft = (): boolean => Object.keys(localStorage).some((key) => key.startsWith(PREFIX));
+
 export function readDraft(name: string): string {
   return localStorage.getItem(PREFIX + name) ?? "";
 }

@@ -1,11 +1,11 @@
-/** What every write on a visit says of itself: its own name, this device's time and count, and what it knew. */
+/** What every write says of itself: its own name, this device's time and count, and what it knew. */
 import type { VisitShown } from "./client";
 import { queries } from "./queries";
 
 const KEY = "outer-test.count";
 
 /** The next count of this device; tabs share it, so that two never make the same. */
-function nextCount(): number {
+export function nextCount(): number {
   const count = Number(localStorage.getItem(KEY) ?? "0") + 1;
   localStorage.setItem(KEY, String(count));
   return count;
@@ -18,6 +18,6 @@ export function made(visit: string): { id: string; at: string; seq: number; afte
     id: crypto.randomUUID(),
     at: new Date().toISOString(),
     seq: nextCount(),
-    after: known?.round.place ?? null,
+    after: known?.record.place ?? null,
   };
 }

@@ -1,7 +1,8 @@
 /** What the screens ask for. */
 import { notifyManager, QueryClient, useQuery } from "@tanstack/react-query";
 
-import { api, ApiProblem, data, whenSignedOut, type Round, type VisitShown } from "./client";
+import { remembered } from "../device/remember";
+import { api, ApiProblem, data, whenSignedOut } from "./client";
 
 // An answer is drawn at once, not after the browser's least delay.
 notifyManager.setScheduler(queueMicrotask);
@@ -9,6 +10,8 @@ notifyManager.setScheduler(queueMicrotask);
 export const queries = new QueryClient({
   defaultOptions: {
     queries: {
+      // Asked without signal too: what this device has is shown then.
+      networkMode: "always",
       staleTime: 5_000,
       retry: (count, problem) => !(problem instanceof ApiProblem && problem.status < 500) && count < 3,
     },
@@ -19,27 +22,41 @@ export const queries = new QueryClient({
 whenSignedOut(() => void queries.invalidateQueries({ queryKey: ["session"] }));
 
 export const useSession = () =>
-  useQuery({ queryKey: ["session"], queryFn: () => data(api.GET("/api/v1/session")), staleTime: 60_000 });
-
-export const useToday = () =>
-  useQuery({ queryKey: ["today"], queryFn: () => data(api.GET("/api/v1/today")) });
-
-export const useVisit = (id: string) =>
   useQuery({
-    queryKey: ["visit", id],
-    queryFn: () => data(api.GET("/api/v1/visits/{visit_id}", { params: { path: { visit_id: id } } })),
+    queryKey: ["session"],
+    queryFn: () => remembered("session", () => data(api.GET("/api/v1/session"))),
+    staleTime: 60_000,
+  });
+
+/** The list of a day, as in 2027-01-14; today's where none is named. */
+export const useToday = (day?: string) =>
+  useQuery({
+    queryKey: ["today", day ?? ""],
+    queryFn: () =>
+      remembered(`today ${day ?? ""}`, () =>
+        data(api.GET("/api/v1/today", { params: { query: day === undefined ? {} : { day } } })),
+      ),
   });
 
 export const useHouseRules = () =>
-  useQuery({ queryKey: ["rules"], queryFn: () => data(api.GET("/api/v1/company/rules")) });
+  useQuery({
+    queryKey: ["rules"],
+    queryFn: () => remembered("rules", () => data(api.GET("/api/v1/company/rules"))),
+  });
 
 export const useMeters = () =>
-  useQuery({ queryKey: ["meters"], queryFn: () => data(api.GET("/api/v1/company/meters")) });
+  useQuery({
+    queryKey: ["meters"],
+    queryFn: () => remembered("meters", () => data(api.GET("/api/v1/company/meters"))),
+  });
 
 export const useUnit = (id: string) =>
   useQuery({
     queryKey: ["unit", id],
-    queryFn: () => data(api.GET("/api/v1/units/{unit_id}", { params: { path: { unit_id: id } } })),
+    queryFn: () =>
+      remembered(`unit ${id}`, () =>
+        data(api.GET("/api/v1/units/{unit_id}", { params: { path: { unit_id: id } } })),
+      ),
   });
 
 export const useDefrostFaults = (visitId: string, demo: boolean) =>
@@ -53,7 +70,8 @@ export const useDefrostFaults = (visitId: string, demo: boolean) =>
 export const useRule = (name: string) =>
   useQuery({
     queryKey: ["rule", name],
-    queryFn: () => data(api.GET("/api/v1/rules/{name}", { params: { path: { name } } })),
+    queryFn: () =>
+      remembered(`rule ${name}`, () => data(api.GET("/api/v1/rules/{name}", { params: { path: { name } } }))),
     staleTime: Infinity,
   });
 
@@ -73,10 +91,7 @@ export const useFind = (words: string) =>
   });
 
 export const useBoards = () =>
-  useQuery({ queryKey: ["boards"], queryFn: () => data(api.GET("/api/v1/company/boards")) });
-
-/** Put the newest round of a visit where its screens read it. */
-export function storeRound(visitId: string, round: Round): void {
-  queries.setQueryData<VisitShown>(["visit", visitId], (visit) => visit && { ...visit, round });
-  void queries.invalidateQueries({ queryKey: ["today"] });
-}
+  useQuery({
+    queryKey: ["boards"],
+    queryFn: () => remembered("boards", () => data(api.GET("/api/v1/company/boards"))),
+  });

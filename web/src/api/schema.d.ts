@@ -41,7 +41,7 @@ export interface paths {
         };
         /**
          * Days List
-         * @description Today's visits of the company, the asker's own first.
+         * @description A day's visits of the company, the asker's own first; today's where none is named.
          */
         get: operations["api_visits_days_list"];
         put?: never;
@@ -92,166 +92,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/readings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Keep Reading
-         * @description Keep one reading as typed and judge the visit anew. The same UUID sent again is the same reading.
-         */
-        post: operations["api_visits_keep_reading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/line": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Keep Line
-         * @description Understand an entry line and keep what was understood; the rest is given back to stay in the line.
-         */
-        post: operations["api_visits_keep_line"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/power": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Say Power
-         * @description Say that the unit is live, or claim it dead. Dead is only ever proved by readings.
-         */
-        post: operations["api_visits_say_power"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/notes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Note On
-         * @description Keep a note on the visit.
-         */
-        post: operations["api_visits_note_on"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/lifted": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Lift
-         * @description Add a line to the not-put-back list.
-         */
-        post: operations["api_visits_lift"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/lifted/{line_id}/end": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Put Back
-         * @description End a line of the not-put-back list.
-         */
-        post: operations["api_visits_put_back"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/finish": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Finish Visit
-         * @description Finish the visit. With lines still open it needs a reason, which prints on the sheet.
-         */
-        post: operations["api_visits_finish_visit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/reopen": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Reopen Visit
-         * @description Open a finished visit again, for a reason; what arrived after its end counts from then on.
-         */
-        post: operations["api_visits_reopen_visit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/visits/{visit_id}/rejudge": {
         parameters: {
             query?: never;
@@ -272,27 +112,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/defrost/stamps": {
+    "/api/v1/kit": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
         /**
-         * Keep Stamp
-         * @description Stamp an event; `forced` begins a new run, `stopped` says that nobody watches any more.
+         * Kit
+         * @description What a device keeps of its company to open a visit where there is no signal.
          */
-        post: operations["api_defrost_keep_stamp"];
+        get: operations["api_sync_kit"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/defrost/undo": {
+    "/api/v1/sync": {
         parameters: {
             query?: never;
             header?: never;
@@ -302,17 +142,17 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take Back
-         * @description Take a stamp back.
+         * Sync
+         * @description Write what a device did, each entry answered by itself, and give back what is new. Sent twice, it is written once.
          */
-        post: operations["api_defrost_take_back"];
+        post: operations["api_sync_sync"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/defrost/answers": {
+    "/api/v1/visits/{visit_id}/judge": {
         parameters: {
             query?: never;
             header?: never;
@@ -322,50 +162,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Keep Answer
-         * @description Answer what is asked of an event that was not stamped: yes, no, or did-not-look. The latest answer stands.
+         * Judge
+         * @description The visit's round with these entries on it; nothing is written. A device asks while its own core is still loading.
          */
-        post: operations["api_defrost_keep_answer"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/conditions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Keep Conditions
-         * @description Keep the day's outdoor and indoor temperature, °F, and the outdoor humidity, %.
-         */
-        post: operations["api_defrost_keep_conditions"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/defrost/wires": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Map Board Wire
-         * @description Write a line of the wire map of a board that is swapped: a new wire, or a correction of one.
-         */
-        post: operations["api_defrost_map_board_wire"];
+        post: operations["api_sync_judge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -416,46 +216,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/parts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Part In
-         * @description Keep a part that was put in, its rating and its readings in the hand, in one step.
-         */
-        post: operations["api_parts_part_in"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/parts/{part_id}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Part Not In
-         * @description Take a part off the record that was never put in.
-         */
-        post: operations["api_parts_part_not_in"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/visits/{visit_id}/report": {
         parameters: {
             query?: never;
@@ -496,26 +256,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/signature": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Keep Signature
-         * @description Keep a signature drawn on the screen.
-         */
-        post: operations["api_sheet_keep_signature"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/units/by-tag/{tag}": {
         parameters: {
             query?: never;
@@ -530,26 +270,6 @@ export interface paths {
         get: operations["api_units_by_tag"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/units": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * New Unit
-         * @description Add a unit, and its site where that is new.
-         */
-        post: operations["api_units_new_unit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -610,46 +330,6 @@ export interface paths {
          * @description Record a part that was put in: its readings begin a new line.
          */
         post: operations["api_units_part_put_in"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/units/{unit_id}/plate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Read Plate
-         * @description Keep a newly read plate. The one before stays in the unit's history.
-         */
-        post: operations["api_units_read_plate"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/units/{unit_id}/visits": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * New Visit
-         * @description Open a visit to this unit now.
-         */
-        post: operations["api_units_new_visit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1399,21 +1079,38 @@ export interface components {
             errors: components["schemas"]["FieldError"][];
         };
         /**
+         * PersonChoice
+         * @description Somebody a visit can be given to.
+         */
+        PersonChoice: {
+            /** Key */
+            key: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * Today
-         * @description The day's visits, and the units another could be opened for.
+         * @description A day's visits, the units another could be opened for, and whose it can be.
          */
         Today: {
             /** Company */
             company: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
             /** Visits */
             visits: components["schemas"]["TodayVisit"][];
             /** Units */
             units: components["schemas"]["UnitChoice"][];
+            /** People */
+            people: components["schemas"]["PersonChoice"][];
         };
         /**
          * TodayVisit
-         * @description A line of the day's list; `problem` is what keeps its visit from being read, `overtaken` counts what the asker wrote and
-         *     somebody else, not knowing of it, wrote otherwise.
+         * @description A line of the day's list; `cancelled` is why it will not be, `problem` is what keeps its visit from being read, `overtaken`
+         *     counts what the asker wrote and somebody else, not knowing of it, wrote otherwise.
          */
         TodayVisit: {
             /**
@@ -1427,8 +1124,12 @@ export interface components {
             address: string;
             /** Unit */
             unit: string;
+            /** Serial */
+            serial: string;
             /** Technician */
             technician: string;
+            /** Technician Key */
+            technician_key: number;
             /** Mine */
             mine: boolean;
             /**
@@ -1438,6 +1139,10 @@ export interface components {
             scheduled_for: string;
             /** Complaint */
             complaint: string;
+            /** Began */
+            began: string;
+            /** Notes */
+            notes: string;
             overall: components["schemas"]["Verdict"];
             /** Readings */
             readings: number;
@@ -1449,6 +1154,8 @@ export interface components {
             problem: string;
             /** Overtaken */
             overtaken: number;
+            /** Cancelled */
+            cancelled: string;
         };
         /**
          * UnitChoice
@@ -1879,10 +1586,7 @@ export interface components {
          *     `clock_wrong`: its device's clock could not be so, and `at` is when it arrived.
          */
         EntryShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /** Point */
             point: string;
@@ -1919,12 +1623,48 @@ export interface components {
          * @description An event of the run at hand that was not stamped: what is asked of it, and what was answered (empty where nothing was).
          */
         EventAsked: {
-            /** Event */
-            event: string;
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "forced" | "contactor-open" | "contactor-close" | "valve-shift" | "fan-off" | "aux-on" | "outdoor-line-warm" | "switch-open" | "ended" | "fan-on" | "valve-back" | "aux-off";
             /** Question */
             question: string;
             /** Answer */
             answer: string;
+        };
+        /**
+         * EventData
+         * @description An event with its body as plain data: a kind that this version does not know is carried along all the same.
+         */
+        EventData: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Device */
+            device: string;
+            /** Seq */
+            seq: number;
+            /** Place */
+            place: number;
+            /** After */
+            after: number | null;
+            /** By */
+            by: number | null;
+            /** Clock Wrong */
+            clock_wrong: boolean;
+            /** Device At */
+            device_at: string | null;
         };
         /**
          * Expected
@@ -2177,10 +1917,7 @@ export interface components {
          * @description A line of the not-put-back list, with how it ended.
          */
         LiftedShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /** What */
             what: string;
@@ -2265,10 +2002,7 @@ export interface components {
          * @description A part put in on this visit, what it is rated, and where the old one goes.
          */
         NewPartShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /**
              * At
@@ -2301,10 +2035,7 @@ export interface components {
          * @description A note a technician wrote on the visit.
          */
         NoteShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /** Text */
             text: string;
@@ -2529,10 +2260,7 @@ export interface components {
          * @description What was said of the power, and when.
          */
         PowerShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /** State */
             state: string;
@@ -2571,6 +2299,31 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * RecordData
+         * @description What a device needs to make a visit's round itself.
+         *
+         *     place: the last place of the ledger that it holds. known: the core's visit before anything was written on it. names: how people
+         *     are named, by key. me: the key of who asks. device: what the ledger calls this device.
+         */
+        RecordData: {
+            /** Place */
+            place: number;
+            /** Known */
+            known: {
+                [key: string]: unknown;
+            };
+            /** Events */
+            events: components["schemas"]["EventData"][];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Me */
+            me: number;
+            /** Device */
+            device: string;
         };
         /**
          * Repair
@@ -2653,7 +2406,8 @@ export interface components {
          *
          *     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
          *     this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
-         *     is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read.
+         *     is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read. `cancelled` is
+         *     why the visit will not be, empty where it will.
          */
         Round: {
             /** Place */
@@ -2695,6 +2449,8 @@ export interface components {
             finished_by: string;
             /** Finish Reason */
             finish_reason: string;
+            /** Cancelled */
+            cancelled: string;
             /** Waiting */
             waiting: components["schemas"]["WaitingShown"][];
             /** Conflicts */
@@ -2793,10 +2549,7 @@ export interface components {
          * @description One stamp of the run at hand, `s` seconds after it was forced.
          */
         StampShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /** Event */
             event: string;
@@ -3139,7 +2892,8 @@ export interface components {
         };
         /**
          * VisitShown
-         * @description A visit whole. `before` is what its unit's points read on earlier visits, the latest first.
+         * @description A visit whole. `before` is what its unit's points read on earlier visits, the latest first; `record` is what the round was
+         *     made of, for a device to make the next one itself.
          */
         VisitShown: {
             /**
@@ -3164,6 +2918,8 @@ export interface components {
             serial: string;
             /** Technician */
             technician: string;
+            /** Technician Key */
+            technician_key: number;
             /**
              * Scheduled For
              * Format: date-time
@@ -3190,16 +2946,14 @@ export interface components {
             before: {
                 [key: string]: components["schemas"]["ReadBefore"][];
             };
+            record: components["schemas"]["RecordData"];
         };
         /**
          * WaitingShown
          * @description Something that arrived after the visit was finished: it counts once the visit is opened again.
          */
         WaitingShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
+            /** Id */
             id: string;
             /** What */
             what: string;
@@ -3289,10 +3043,21 @@ export interface components {
             figure: boolean;
         };
         /**
-         * TypedReading
-         * @description One reading as typed, or a thing seen.
+         * Saved
+         * @description What was saved.
          */
-        TypedReading: {
+        Saved: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
+         * Asked
+         * @description Something asked for that needs no more words.
+         */
+        Asked: {
             /**
              * Id
              * Format: uuid
@@ -3304,6 +3069,581 @@ export interface components {
             seq?: number | null;
             /** After */
             after?: number | null;
+        };
+        /**
+         * Kit
+         * @description A company on a device. `known` is what is known where the unit is new. me: the asker's key. device: the asker's device.
+         */
+        Kit: {
+            /** Company */
+            company: string;
+            /** Technician */
+            technician: string;
+            /** Me */
+            me: number;
+            /** Device */
+            device: string;
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Schools */
+            schools: {
+                [key: string]: string;
+            };
+            /** Meters */
+            meters: components["schemas"]["MeterChoice"][];
+            /** Known */
+            known: {
+                [key: string]: unknown;
+            };
+            /** Units */
+            units: components["schemas"]["UnitInKit"][];
+        };
+        /**
+         * UnitInKit
+         * @description A unit, and what is known of it and its company as a visit's record has it.
+         */
+        UnitInKit: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Site */
+            site: string;
+            /** Address */
+            address: string;
+            /** Unit */
+            unit: string;
+            /** Serial */
+            serial: string;
+            /** Known */
+            known: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Acknowledged
+         * @description The answer to an entry: what is wrong with it, if anything, and what of an entry line stays to be typed again.
+         */
+        Acknowledged: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            state: components["schemas"]["State"];
+            /**
+             * Wrong
+             * @default []
+             */
+            wrong: components["schemas"]["Wrong"][];
+            /**
+             * Rest
+             * @default
+             */
+            rest: string;
+        };
+        /**
+         * Since
+         * @description What is new on a visit: the last place, and the events beyond the place that the device knew.
+         */
+        Since: {
+            /**
+             * Visit
+             * Format: uuid
+             */
+            visit: string;
+            /** Place */
+            place: number;
+            /** Known */
+            known: {
+                [key: string]: unknown;
+            };
+            /** Events */
+            events: components["schemas"]["EventData"][];
+        };
+        /**
+         * State
+         * @description What became of an entry.
+         * @enum {string}
+         */
+        State: "saved" | "again" | "later" | "refused";
+        /**
+         * Synced
+         * @description The answer to each entry, and what is new on each visit that was named.
+         */
+        Synced: {
+            /** Acknowledged */
+            acknowledged: components["schemas"]["Acknowledged"][];
+            /** Since */
+            since: components["schemas"]["Since"][];
+        };
+        /**
+         * Wrong
+         * @description What is wrong with an act, and at which of its fields.
+         */
+        Wrong: {
+            /** Field */
+            field: string;
+            /** Message */
+            message: string;
+        };
+        /**
+         * AddUnit
+         * @description An outdoor unit and where it stands. The id it is done on is the unit's own.
+         */
+        AddUnit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "unit";
+            /** Site */
+            site: string;
+            /** Address */
+            address: string;
+            /** Label */
+            label: string;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+        };
+        /**
+         * CancelVisit
+         * @description The visit will not be. What was read on it stays; one that is finished is not cancelled.
+         */
+        CancelVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cancel";
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * ConditionsRead
+         * @description The day's temperatures, °F, and the outdoor humidity, %.
+         */
+        ConditionsRead: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "conditions";
+            conditions: components["schemas"]["Conditions"];
+        };
+        /**
+         * CorrectUnit
+         * @description What a visit's unit is called, and where it stands; it stays the same unit, with all that was read on it.
+         */
+        CorrectUnit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "correct-unit";
+            /** Site */
+            site: string;
+            /** Address */
+            address: string;
+            /** Label */
+            label: string;
+            /**
+             * Serial
+             * @default
+             */
+            serial: string;
+        };
+        /**
+         * CorrectVisit
+         * @description What the visit is for, as it turned out to be.
+         */
+        CorrectVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "correct";
+            /**
+             * Complaint
+             * @enum {string}
+             */
+            complaint: "nothing-at-all" | "hums-no-start" | "trips-breaker" | "fan-stopped" | "compressor-stopped" | "iced-over" | "blows-cold" | "never-defrosts" | "defrosts-too-often" | "noisy-defrost" | "high-bill" | "maintenance" | "";
+            /**
+             * Began
+             * @default
+             * @enum {string}
+             */
+            began: "" | "suddenly" | "slowly";
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * Entry
+         * @description An entry as a device keeps it: what was done, on which visit.
+         */
+        Entry: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** At */
+            at?: string | null;
+            /** Seq */
+            seq?: number | null;
+            /** After */
+            after?: number | null;
+            /**
+             * Visit
+             * Format: uuid
+             */
+            visit: string;
+            /** Act */
+            act: components["schemas"]["TypedReading"] | components["schemas"]["TypedLine"] | components["schemas"]["PowerSaid"] | components["schemas"]["LiftedWhat"] | components["schemas"]["LiftedHow"] | components["schemas"]["NewPart"] | components["schemas"]["TakenOff"] | components["schemas"]["NewStamp"] | components["schemas"]["Undo"] | components["schemas"]["NewAnswer"] | components["schemas"]["ConditionsRead"] | components["schemas"]["NewWire"] | components["schemas"]["NewNote"] | components["schemas"]["PlateTyped"] | components["schemas"]["FinishVisit"] | components["schemas"]["ReopenVisit"] | components["schemas"]["SignVisit"] | components["schemas"]["AddUnit"] | components["schemas"]["OpenVisit"] | components["schemas"]["PlanVisit"] | components["schemas"]["CancelVisit"] | components["schemas"]["CorrectVisit"] | components["schemas"]["CorrectUnit"];
+        };
+        /**
+         * FinishVisit
+         * @description The visit is finished. With lines still open it needs a reason, which prints on the sheet.
+         */
+        FinishVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "finish";
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * LiftedHow
+         * @description How a line of the list ends; all but `back` need a reason.
+         */
+        LiftedHow: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "end";
+            /** Line */
+            line: string;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "back" | "retired" | "left";
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * LiftedWhat
+         * @description Something lifted, pulled or jumpered.
+         */
+        LiftedWhat: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lifted";
+            /** What */
+            what: string;
+        };
+        /**
+         * NewAnswer
+         * @description What was seen of an event of the run at hand that was not stamped. The latest answer stands.
+         */
+        NewAnswer: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "answer";
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "forced" | "contactor-open" | "contactor-close" | "valve-shift" | "fan-off" | "aux-on" | "outdoor-line-warm" | "switch-open" | "ended" | "fan-on" | "valve-back" | "aux-off";
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "yes" | "no" | "did-not-look";
+        };
+        /**
+         * NewNote
+         * @description A note on the visit.
+         */
+        NewNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /** Text */
+            text: string;
+        };
+        /**
+         * NewPart
+         * @description A part put in; `in_hand` is what a run capacitor's sections measured, as typed, by `herm` and `fan`.
+         */
+        NewPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "part";
+            repair: components["schemas"]["Repair"];
+            /** In Hand */
+            in_hand?: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * NewStamp
+         * @description An event of the defrost at hand; `forced` begins a new run, `stopped` says that nobody watches any more.
+         */
+        NewStamp: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stamp";
+            /** Event */
+            event: string;
+        };
+        /**
+         * NewWire
+         * @description A line of the wire map: a new wire, also on a terminal that has one, or a correction of the wire `of`.
+         */
+        NewWire: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wire";
+            /** Terminal */
+            terminal: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Goes To
+             * @default
+             */
+            goes_to: string;
+            /**
+             * New Terminal
+             * @default
+             */
+            new_terminal: string;
+            /**
+             * On Old
+             * @default false
+             */
+            on_old: boolean;
+            /** Of */
+            of?: string | null;
+            /**
+             * Gone
+             * @default false
+             */
+            gone: boolean;
+        };
+        /**
+         * OpenVisit
+         * @description A visit to a unit, now and its opener's where nothing else is said. The id it is done on is the visit's own.
+         */
+        OpenVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "open";
+            /** Unit */
+            unit: string;
+            /**
+             * Complaint
+             * @enum {string}
+             */
+            complaint: "nothing-at-all" | "hums-no-start" | "trips-breaker" | "fan-stopped" | "compressor-stopped" | "iced-over" | "blows-cold" | "never-defrosts" | "defrosts-too-often" | "noisy-defrost" | "high-bill" | "maintenance";
+            /**
+             * Began
+             * @default
+             * @enum {string}
+             */
+            began: "" | "suddenly" | "slowly";
+            /** Scheduled For */
+            scheduled_for?: string | null;
+            /** Technician */
+            technician?: number | null;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * PlanVisit
+         * @description The visit is at this time, and this member's. One that was cancelled is on again.
+         */
+        PlanVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plan";
+            /**
+             * Scheduled For
+             * Format: date-time
+             */
+            scheduled_for: string;
+            /** Technician */
+            technician: number;
+        };
+        /**
+         * PlateTyped
+         * @description The plate as it was read, the parts fitted by their own labels, and why it was read again.
+         */
+        PlateTyped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plate";
+            plate: components["schemas"]["Plate"];
+            /**
+             * Fitted
+             * @default []
+             */
+            fitted: components["schemas"]["FittedCapacitor"][];
+            contactor_fitted?: components["schemas"]["Contactor"] | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * PowerSaid
+         * @description What the power is said to be: live, or claimed dead. Dead is only ever proved by readings.
+         */
+        PowerSaid: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "power";
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "live" | "dead-claimed";
+        };
+        /**
+         * ReopenVisit
+         * @description A finished visit is opened again, for a reason; what arrived after its end counts from then on.
+         */
+        ReopenVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "reopen";
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * SignVisit
+         * @description A signature drawn on the screen: strokes of points (x, y), from 0 to 1, in a box one wide and a third high.
+         */
+        SignVisit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "signature";
+            /** Name */
+            name: string;
+            /** Strokes */
+            strokes: [
+                number,
+                number
+            ][][];
+        };
+        /**
+         * Sync
+         * @description Entries to be written, in their order, and of which visits the device knows how much: the last place, by visit.
+         */
+        Sync: {
+            /** Entries */
+            entries?: components["schemas"]["Entry"][];
+            /** Known */
+            known?: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * TakenOff
+         * @description A part that was never put in is taken off the record; its line stays.
+         */
+        TakenOff: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "part-undo";
+            /** Part */
+            part: string;
+        };
+        /**
+         * TypedLine
+         * @description An entry line as typed. `station` is the one at hand.
+         */
+        TypedLine: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /** Text */
+            text: string;
+            /**
+             * Meter
+             * @default
+             */
+            meter: string;
+            /**
+             * Station
+             * @default
+             */
+            station: string;
+        };
+        /**
+         * TypedReading
+         * @description One reading as typed, or a thing seen. `top` is the range's top, `supersedes` the reading it corrects.
+         */
+        TypedReading: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "reading";
             /** Point */
             point: string;
             /** Typed */
@@ -3336,312 +3676,52 @@ export interface components {
             supersedes?: string | null;
         };
         /**
-         * LeftOver
-         * @description A piece of the line that was not understood, where it stands, and why.
-         */
-        LeftOver: {
-            /** Said */
-            said: string;
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
-            /** Why */
-            why: string;
-        };
-        /**
-         * LineKept
-         * @description What became of an entry line: the points kept, and what was not understood.
-         */
-        LineKept: {
-            /** Kept */
-            kept: string[];
-            /** Left Over */
-            left_over: components["schemas"]["LeftOver"][];
-            /** Rest */
-            rest: string;
-            round: components["schemas"]["Round"];
-        };
-        /**
-         * TypedLine
-         * @description An entry line as typed.
-         */
-        TypedLine: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Text */
-            text: string;
-            /**
-             * Meter
-             * @default
-             */
-            meter: string;
-            /**
-             * Station
-             * @default
-             */
-            station: string;
-        };
-        /**
-         * PowerSaid
-         * @description What the power is said to be.
-         */
-        PowerSaid: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "live" | "dead-claimed";
-        };
-        /**
-         * NewNote
-         * @description A note on the visit.
-         */
-        NewNote: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Text */
-            text: string;
-        };
-        /**
-         * LiftedWhat
-         * @description Something lifted, pulled or jumpered.
-         */
-        LiftedWhat: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** What */
-            what: string;
-        };
-        /**
-         * LiftedHow
-         * @description How a line ends; all but `back` need a reason.
-         */
-        LiftedHow: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * How
-             * @enum {string}
-             */
-            how: "back" | "retired" | "left";
-            /**
-             * Why
-             * @default
-             */
-            why: string;
-        };
-        /**
-         * Why
-         * @description Why a visit is finished with lines still open, empty where there are none; or why it is opened again.
-         */
-        Why: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * Reason
-             * @default
-             */
-            reason: string;
-        };
-        /**
-         * Asked
-         * @description Something asked for that needs no more words.
-         */
-        Asked: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-        };
-        /**
-         * NewStamp
-         * @description An event of the defrost at hand.
-         */
-        NewStamp: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Event */
-            event: string;
-        };
-        /**
          * Undo
-         * @description A stamp to take back.
+         * @description A stamp is taken back; its line stays on record.
          */
         Undo: {
             /**
-             * Id
-             * Format: uuid
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * Stamp
-             * Format: uuid
-             */
+            kind: "undo";
+            /** Stamp */
             stamp: string;
         };
         /**
-         * NewAnswer
-         * @description What was seen of an event that was not stamped.
+         * Judged
+         * @description A visit's round with everything done on it, and what became of each act that the server does not have yet.
          */
-        NewAnswer: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Event */
-            event: string;
-            /** Answer */
-            answer: string;
+        Judged: {
+            round: components["schemas"]["Round"];
+            /** Outcomes */
+            outcomes: components["schemas"]["Outcome"][];
         };
         /**
-         * ConditionsRead
-         * @description The day's temperatures, °F, and the outdoor humidity, %.
+         * Outcome
+         * @description What became of an act: nothing wrong, or each thing that is. `rest` is what of an entry line stays to be typed again.
          */
-        ConditionsRead: {
-            /**
-             * Id
-             * Format: uuid
-             */
+        Outcome: {
+            /** Id */
             id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            conditions: components["schemas"]["Conditions"];
+            /**
+             * Wrong
+             * @default []
+             */
+            wrong: components["schemas"]["Wrong"][];
+            /**
+             * Rest
+             * @default
+             */
+            rest: string;
         };
         /**
-         * NewWire
-         * @description A wire of the old board.
+         * Waiting
+         * @description What was done on a visit and is not on the server yet.
          */
-        NewWire: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Terminal */
-            terminal: string;
-            /**
-             * Colour
-             * @default
-             */
-            colour: string;
-            /**
-             * Goes To
-             * @default
-             */
-            goes_to: string;
-            /**
-             * New Terminal
-             * @default
-             */
-            new_terminal: string;
-            /**
-             * On Old
-             * @default false
-             */
-            on_old: boolean;
-            /** Of */
-            of?: string | null;
-            /**
-             * Gone
-             * @default false
-             */
-            gone: boolean;
+        Waiting: {
+            /** Entries */
+            entries?: components["schemas"]["Entry"][];
         };
         /**
          * Simulated
@@ -3700,80 +3780,6 @@ export interface components {
             says: string;
         };
         /**
-         * NewPart
-         * @description A part put in; `in_hand` is what a run capacitor's sections measured, as typed, by `herm` and `fan`.
-         */
-        NewPart: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            repair: components["schemas"]["Repair"];
-            /** In Hand */
-            in_hand?: {
-                [key: string]: string;
-            };
-        };
-        /**
-         * TakenOff
-         * @description Taking a part off the record.
-         */
-        TakenOff: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-        };
-        /**
-         * Kept
-         * @description What was kept.
-         */
-        Kept: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-        };
-        /**
-         * SignatureBody
-         * @description A signature.
-         */
-        SignatureBody: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Name */
-            name: string;
-            /** Strokes */
-            strokes: [
-                number,
-                number
-            ][][];
-        };
-        /**
          * Opened
          * @description The visit that was opened.
          */
@@ -3783,34 +3789,6 @@ export interface components {
              * Format: uuid
              */
             id: string;
-        };
-        /**
-         * NewUnit
-         * @description A unit to add; a site of the same name and address is the same site.
-         */
-        NewUnit: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /** Site */
-            site: string;
-            /** Address */
-            address: string;
-            /** Label */
-            label: string;
-            /**
-             * Serial
-             * @default
-             */
-            serial: string;
         };
         /**
          * PartShown
@@ -4050,68 +4028,6 @@ export interface components {
              * @default
              */
             note: string;
-        };
-        /**
-         * PlateAsRead
-         * @description A plate as read on a visit, and why it was read again.
-         */
-        PlateAsRead: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * Visit
-             * Format: uuid
-             */
-            visit: string;
-            plate: components["schemas"]["Plate"];
-            /**
-             * Fitted
-             * @default []
-             */
-            fitted: components["schemas"]["FittedCapacitor"][];
-            contactor_fitted?: components["schemas"]["Contactor"] | null;
-            /**
-             * Why
-             * @default
-             */
-            why: string;
-        };
-        /**
-         * NewVisit
-         * @description A visit to open.
-         */
-        NewVisit: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * Complaint
-             * @enum {string}
-             */
-            complaint: "nothing-at-all" | "hums-no-start" | "trips-breaker" | "fan-stopped" | "compressor-stopped" | "iced-over" | "blows-cold" | "never-defrosts" | "defrosts-too-often" | "noisy-defrost" | "high-bill" | "maintenance";
-            /**
-             * Began
-             * @default
-             * @enum {string}
-             */
-            began: "" | "suddenly" | "slowly";
         };
         /**
          * ChoiceExample
@@ -5176,7 +5092,9 @@ export interface operations {
     };
     api_visits_days_list: {
         parameters: {
-            query?: never;
+            query?: {
+                day?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5194,6 +5112,15 @@ export interface operations {
             };
             /** @description Unauthorized */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5285,647 +5212,6 @@ export interface operations {
             };
         };
     };
-    api_visits_keep_reading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TypedReading"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_keep_line: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TypedLine"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LineKept"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_say_power: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PowerSaid"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_note_on: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewNote"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_lift: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LiftedWhat"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_put_back: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-                line_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LiftedHow"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_finish_visit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Why"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_visits_reopen_visit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Why"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     api_visits_judge_anew: {
         parameters: {
             query?: never;
@@ -5947,7 +5233,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Round"];
+                    "application/json": components["schemas"]["Saved"];
                 };
             };
             /** @description Unauthorized */
@@ -6006,18 +5292,45 @@ export interface operations {
             };
         };
     };
-    api_defrost_keep_stamp: {
+    api_sync_kit: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                visit_id: string;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kit"];
+                };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_sync_sync: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewStamp"];
+                "application/json": components["schemas"]["Sync"];
             };
         };
         responses: {
@@ -6027,7 +5340,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Round"];
+                    "application/json": components["schemas"]["Synced"];
                 };
             };
             /** @description Unauthorized */
@@ -6048,17 +5361,8 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
+            /** @description Request Entity Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6086,7 +5390,7 @@ export interface operations {
             };
         };
     };
-    api_defrost_take_back: {
+    api_sync_judge: {
         parameters: {
             query?: never;
             header?: never;
@@ -6097,7 +5401,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Undo"];
+                "application/json": components["schemas"]["Waiting"];
             };
         };
         responses: {
@@ -6107,7 +5411,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Round"];
+                    "application/json": components["schemas"]["Judged"];
                 };
             };
             /** @description Unauthorized */
@@ -6137,266 +5441,8 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
             /** @description Unprocessable Entity */
             422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_defrost_keep_answer: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewAnswer"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_defrost_keep_conditions: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ConditionsRead"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_defrost_map_board_wire: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewWire"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6505,7 +5551,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Round"];
+                    "application/json": components["schemas"]["Saved"];
                 };
             };
             /** @description Unauthorized */
@@ -6582,167 +5628,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FaultToPutIn"][];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_parts_part_in: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewPart"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_parts_part_not_in: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-                part_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TakenOff"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
                 };
             };
             /** @description Unauthorized */
@@ -6881,86 +5766,6 @@ export interface operations {
             };
         };
     };
-    api_sheet_keep_signature: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SignatureBody"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Kept"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     api_units_by_tag: {
         parameters: {
             query?: never;
@@ -6992,48 +5797,6 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_units_new_unit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewUnit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Opened"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7149,112 +5912,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnitFile"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_units_read_plate: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                unit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlateAsRead"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Round"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_units_new_visit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                unit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewVisit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Opened"];
                 };
             };
             /** @description Not Found */

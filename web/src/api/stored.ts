@@ -1,8 +1,5 @@
 /** What the browser has stored, read so that a damaged text breaks no screen. */
 
-/** Where what waits to be sent is stored. */
-export const OUTBOX = "outer-test.outbox";
-
 /** The value of a stored JSON text; `otherwise` where there is none, or it cannot be read. */
 export function parsed<T>(text: string | null, otherwise: T): T {
   if (!text) return otherwise;

@@ -1,7 +1,6 @@
 /** The writes on a visit that several screens make: what is lifted, how it ended, what is said of the power. */
+import { send } from "../device/act";
 import type { Schemas } from "./client";
-import { made } from "./made";
-import { send } from "./outbox";
 
 type Line = Schemas["LiftedShown"];
 
@@ -9,12 +8,11 @@ type Line = Schemas["LiftedShown"];
 export const stillOff = (lines: Line[]): Line[] => lines.filter(({ how }) => how === "");
 
 /** Put on the not-put-back list what was lifted, pulled or jumpered. */
-export const lift = (visit: string, what: string): void =>
-  send({ kind: "lifted", visit, body: { ...made(visit), what } });
+export const lift = (visit: string, what: string): void => send(visit, { kind: "lifted", what });
 
 /** End a line of the list; back needs no reason. */
 export const endLine = (visit: string, line: string, how: Schemas["LiftedHow"]["how"], why = ""): void =>
-  send({ kind: "end", visit, line, body: { ...made(visit), how, why } });
+  send(visit, { kind: "end", line, how, why });
 
 export const sayPower = (visit: string, state: Schemas["PowerSaid"]["state"]): void =>
-  send({ kind: "power", visit, body: { ...made(visit), state } });
+  send(visit, { kind: "power", state });

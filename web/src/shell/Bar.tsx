@@ -5,7 +5,9 @@ import { Link as RouterLink, NavLink } from "react-router";
 
 import { MainMenu, PLACES } from "./MainMenu";
 import { PageTitle } from "./PageTitle";
+import { NewVersion } from "./NewVersion";
 import { Timers } from "./Timers";
+import { Unsent } from "./Unsent";
 
 const Way = chakra(NavLink, {
   base: {
@@ -84,6 +86,8 @@ export function Bar({
         )}
         <MainMenu withPlaces={inRound} />
       </Flex>
+      <Unsent />
+      <NewVersion />
       <Timers />
     </>
   );

@@ -1,10 +1,14 @@
 /** The menu: the other screens, how things are shown, and signing out. */
 import { chakra } from "@chakra-ui/react";
-import { useId } from "react";
+import { useId, useState } from "react";
 import { Link } from "react-router";
 
 import { api, data } from "../api/client";
 import { queries } from "../api/queries";
+import { useCoreState } from "../device/core";
+import { isRefused, memberNow, useEntries } from "../device/entries";
+import { useIsKept } from "../device/keepApp";
+import { sessionIs } from "../device/session";
 import { useMode } from "../theme/mode";
 import { useScale } from "../theme/temperature";
 
@@ -62,8 +66,14 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
   const id = useId();
   const [mode, turn] = useMode();
   const [scale, turnScale] = useScale();
+  const mine = useEntries().filter((entry) => !isRefused(entry) && entry.member === memberNow()).length;
+  const [asked, setAsked] = useState(false);
   const leave = async () => {
-    queries.setQueryData(["session"], await data(api.DELETE("/api/v1/session")));
+    if (mine > 0 && !asked) {
+      setAsked(true);
+      return;
+    }
+    await sessionIs(await data(api.DELETE("/api/v1/session")));
     // What the one before saw is not there for the next.
     queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
   };
@@ -86,9 +96,30 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
           {mode === "dark" ? "Light" : "Dark"}
         </Act>
         <Act type="button" onClick={() => void leave()}>
-          Sign out
+          {asked && mine > 0
+            ? `Sign out all the same: ${mine} ${mine === 1 ? "entry waits" : "entries wait"} until you sign in here again`
+            : "Sign out"}
         </Act>
+        <Ready />
       </Sheet>
     </>
+  );
+}
+
+const READY = {
+  off: "Getting ready for no signal …",
+  loading: "Getting ready for no signal …",
+  ready: "Ready without signal",
+  failed: "Readings are judged by the server: this browser cannot do it by itself",
+} as const;
+
+/** Whether this device can do a visit without signal. */
+function Ready() {
+  const core = useCoreState();
+  const kept = useIsKept();
+  return (
+    <chakra.p role="status" px="4" py="3" fontSize="sm" color="faint">
+      {READY[core === "ready" && !kept ? "loading" : core]}
+    </chakra.p>
   );
 }

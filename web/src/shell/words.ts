@@ -37,6 +37,10 @@ export const clock = (at: string) => CLOCK.format(new Date(at));
 
 export const dayAndClock = (at: string) => DAY_AND_CLOCK.format(new Date(at));
 
+const SHORT_DAY = new Intl.DateTimeFormat([], { month: "short", day: "numeric" });
+
+export const shortDay = (at: string) => SHORT_DAY.format(new Date(at));
+
 const DAY = new Intl.DateTimeFormat([], { year: "numeric", month: "short", day: "numeric" });
 const MONTH = new Intl.DateTimeFormat([], { year: "numeric", month: "short" });
 

@@ -1,12 +1,11 @@
 /** What was not stamped is asked: it happened, it did not, or nobody looked. Only a no is evidence. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 
-import type { Round } from "../../api/client";
-import { send } from "../../api/outbox";
-import { made } from "../../api/made";
+import type { Round, Schemas } from "../../api/client";
+import { send } from "../../device/act";
 import { Button } from "../../shell/controls";
 
-const SAID: [string, string][] = [
+const SAID: [Schemas["NewAnswer"]["answer"], string][] = [
   ["yes", "Yes"],
   ["no", "No"],
   ["did-not-look", "Did not look"],
@@ -37,7 +36,7 @@ export function Answers({
               disabled={disabled}
               bg={answer === said ? "ink" : undefined}
               color={answer === said ? "paper" : undefined}
-              onClick={() => send({ kind: "answer", visit, body: { ...made(visit), event, answer: said } })}
+              onClick={() => send(visit, { kind: "answer", event, answer: said })}
             >
               {words}
             </Button>

@@ -3,8 +3,7 @@ import { Box, Flex, SimpleGrid, Text } from "@chakra-ui/react";
 import { useEffect, useState, type MouseEvent } from "react";
 
 import type { Round, VisitShown } from "../../api/client";
-import { made } from "../../api/made";
-import { send } from "../../api/outbox";
+import { send } from "../../device/act";
 import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { isSecondTap, lockTaps } from "../../shell/secondTap";
@@ -38,15 +37,9 @@ export function Run({ visit, defrost, ended }: { visit: VisitShown; defrost: Def
   const running = forced !== undefined && !defrost.stopped;
   const done = new Set(defrost.stamps.map(({ event }) => event));
   useAwake(running);
-  const stamp = (event: string) =>
-    send({
-      kind: "stamp",
-      visit: visit.id,
-      body: { ...made(visit.id), event },
-    });
+  const stamp = (event: string) => send(visit.id, { kind: "stamp", event });
   const last = defrost.stamps.at(-1);
-  const undo = () =>
-    last && send({ kind: "undo", visit: visit.id, body: { ...made(visit.id), stamp: last.id } });
+  const undo = () => last && send(visit.id, { kind: "undo", stamp: last.id });
   if (!running) {
     return (
       <Flex gap="3" wrap="wrap" mb="3" align="center">

@@ -4,8 +4,8 @@ import { useEffect, useRef, useState } from "react";
 
 import { api, data, inWords, type VisitShown } from "../../api/client";
 import { made } from "../../api/made";
-import { send } from "../../api/outbox";
-import { storeRound, useDefrostFaults, useSession } from "../../api/queries";
+import { queries, useDefrostFaults, useSession } from "../../api/queries";
+import { send } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem } from "../../shell/fields";
 
@@ -32,28 +32,23 @@ export function Simulated({ visit }: { visit: VisitShown }) {
   };
   useEffect(() => () => waiting.current.forEach((one) => window.clearTimeout(one)), []);
 
-  const atOnce = async () =>
-    storeRound(
-      visit.id,
-      await data(
-        api.POST("/api/v1/visits/{visit_id}/defrost/simulated", {
-          params: { path },
-          body: { ...made(visit.id), fault },
-        }),
-      ),
+  const atOnce = async () => {
+    await data(
+      api.POST("/api/v1/visits/{visit_id}/defrost/simulated", {
+        params: { path },
+        body: { ...made(visit.id), fault },
+      }),
     );
+    await queries.invalidateQueries({ queryKey: ["visit", visit.id] });
+  };
   const play = async () => {
     const run = await data(
       api.GET("/api/v1/visits/{visit_id}/defrost/simulated", { params: { path, query: { fault } } }),
     );
     const begun = Date.now();
     const stamp = (event: string, seconds: number) =>
-      send({
-        kind: "stamp",
-        visit: visit.id,
-        // Its own time, not the page's: a run played fast lasts as long on record as a real one.
-        body: { ...made(visit.id), event, at: new Date(begun + seconds * 1000).toISOString() },
-      });
+      // Its own time, not the page's: a run played fast lasts as long on record as a real one.
+      send(visit.id, { kind: "stamp", event }, new Date(begun + seconds * 1000).toISOString());
     setPlaying(true);
     const last = run.watched_s;
     for (const { event = "forced", s } of run.events)

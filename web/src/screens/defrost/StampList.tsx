@@ -3,8 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import type { Round } from "../../api/client";
-import { send } from "../../api/outbox";
-import { made } from "../../api/made";
+import { send } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Choice, Field, TextInput } from "../../shell/fields";
 import { EVENTS, eventWords } from "./stampWords";
@@ -19,9 +18,9 @@ export function StampList({ visit, defrost }: { visit: string; defrost: Defrost 
   if (forced === undefined) return null;
   const stamp = (event: string, seconds: number) => {
     const at = new Date(new Date(forced.at).getTime() + seconds * 1000).toISOString();
-    send({ kind: "stamp", visit, body: { ...made(visit), event, at } });
+    send(visit, { kind: "stamp", event }, at);
   };
-  const remove = (id: string) => send({ kind: "undo", visit, body: { ...made(visit), stamp: id } });
+  const remove = (id: string) => send(visit, { kind: "undo", stamp: id });
   return (
     <Box as="section" aria-label="Stamped" my="3">
       <Text fontWeight="700">Stamped</Text>

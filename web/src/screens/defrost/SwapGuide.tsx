@@ -3,8 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import type { VisitShown } from "../../api/client";
-import { send } from "../../api/outbox";
-import { made } from "../../api/made";
+import { send } from "../../device/act";
 import { Mark, markOf } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { capital } from "../../shell/words";
@@ -29,19 +28,7 @@ const CHOICES: Record<string, [string, string][]> = {
   ],
 };
 const seen = (visit: string, point: string, typed: string) =>
-  send({
-    kind: "reading",
-    visit,
-    body: {
-      ...made(visit),
-      point,
-      typed,
-      meter: "",
-      by: "",
-      fitted: "",
-      turns: 1,
-    },
-  });
+  send(visit, { kind: "reading", point, typed, meter: "", by: "", fitted: "", turns: 1 });
 
 export function SwapGuide({ visit, disabled }: { visit: VisitShown; disabled: boolean }) {
   const guide = visit.round.defrost?.swap;

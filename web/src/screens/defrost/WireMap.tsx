@@ -2,20 +2,11 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import {
-  api,
-  data,
-  fieldErrors,
-  type FieldError,
-  type Round,
-  type Schemas,
-  type VisitShown,
-} from "../../api/client";
-import { made } from "../../api/made";
+import { fieldErrors, type FieldError, type Round, type Schemas, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { endLine, lift, stillOff } from "../../api/writes";
-import { storeRound } from "../../api/queries";
+import { act } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 
@@ -42,23 +33,8 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
   const typed = parsed<Record<string, string>>(draft, {});
   const write = async (body: Partial<Schemas["NewWire"]> & { terminal: string }) => {
     try {
-      storeRound(
-        visit.id,
-        await data(
-          api.POST("/api/v1/visits/{visit_id}/defrost/wires", {
-            params: { path: { visit_id: visit.id } },
-            body: {
-              ...made(visit.id),
-              colour: "",
-              goes_to: "",
-              new_terminal: "",
-              on_old: false,
-              gone: false,
-              ...body,
-            },
-          }),
-        ),
-      );
+      const blank = { colour: "", goes_to: "", new_terminal: "", on_old: false, gone: false };
+      await act(visit.id, { ...blank, ...body, kind: "wire" });
       setErrors([]);
       return true;
     } catch (error) {

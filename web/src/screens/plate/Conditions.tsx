@@ -2,11 +2,10 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { api, data, fieldErrors, type FieldError, type VisitShown } from "../../api/client";
-import { made } from "../../api/made";
+import { fieldErrors, type FieldError, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
-import { storeRound } from "../../api/queries";
+import { act } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 import { kept, shown, useScale } from "../../theme/temperature";
@@ -32,15 +31,7 @@ export function DaysConditions({ visit }: { visit: VisitShown }) {
       FIELDS.map(([name, , unit]) => [name, kept(text(name, unit), unit, scale)]),
     ) as typeof now;
     try {
-      storeRound(
-        visit.id,
-        await data(
-          api.POST("/api/v1/visits/{visit_id}/conditions", {
-            params: { path: { visit_id: visit.id } },
-            body: { ...made(visit.id), conditions },
-          }),
-        ),
-      );
+      await act(visit.id, { kind: "conditions", conditions });
       setDraft("");
       setErrors([]);
     } catch (error) {

@@ -2,9 +2,8 @@
 import { Box, chakra, Flex, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
 import { Link as RouterLink, useNavigate } from "react-router";
 
-import { api, data, type FieldError, type VisitShown } from "../../api/client";
-import { made } from "../../api/made";
-import { queries, storeRound } from "../../api/queries";
+import type { FieldError, VisitShown } from "../../api/client";
+import { act } from "../../device/act";
 import { isOfPlate } from "../../shell/points";
 import { Button } from "../../shell/controls";
 import { Problem, TextInput } from "../../shell/fields";
@@ -34,18 +33,9 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
 
   const save = (typed: PlateTyped) =>
     attempt(async () => {
-      const body = {
-        ...made(visit.id),
-        visit: visit.id,
-        why: typed.why,
-        ...plateFrom(typed, round.plate),
-      };
-      const next = await data(
-        api.POST("/api/v1/units/{unit_id}/plate", { params: { path: { unit_id: visit.unit_id } }, body }),
-      );
-      settle(typedFrom(next.plate, next.fitted, next.contactor_fitted));
-      storeRound(visit.id, next);
-      void queries.invalidateQueries({ queryKey: ["visit", visit.id] });
+      const read = plateFrom(typed, round.plate);
+      await act(visit.id, { kind: "plate", why: typed.why, ...read });
+      settle(typedFrom(read.plate, read.fitted, read.contactor_fitted));
     });
   const errorAt = (name: string) =>
     errors.find(({ field }) => field.endsWith(`plate.${name}`) || field.includes(`plate.${name}.`))?.message;

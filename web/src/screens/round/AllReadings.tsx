@@ -3,7 +3,8 @@ import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { Link } from "react-router";
 
 import type { Step, VisitShown } from "../../api/client";
-import type { Refusal } from "../../api/outbox";
+import { isReadingAt, isRefused } from "../../device/entries";
+import type { Entry } from "../../device/store";
 import { Mark, markOf } from "../../drawing/Mark";
 import { Tape } from "../../drawing/Tape";
 import { shown, useScale } from "../../theme/temperature";
@@ -21,7 +22,7 @@ const OWN_SCREEN: Record<string, string> = {
   defrost: "Watch a defrost, swap the board, how often and what it costs",
 };
 
-export function AllReadings({ visit, refused }: { visit: VisitShown; refused: Refusal[] }) {
+export function AllReadings({ visit, waiting }: { visit: VisitShown; waiting: Entry[] }) {
   const { stations } = visit.round;
   return (
     <Box>
@@ -59,21 +60,13 @@ export function AllReadings({ visit, refused }: { visit: VisitShown; refused: Re
         ))}
       </Flex>
       {stations.map((station) => (
-        <StationList key={station.name} visit={visit} station={station} refused={refused} />
+        <StationList key={station.name} visit={visit} station={station} waiting={waiting} />
       ))}
     </Box>
   );
 }
 
-function StationList({
-  visit,
-  station,
-  refused,
-}: {
-  visit: VisitShown;
-  station: Station;
-  refused: Refusal[];
-}) {
+function StationList({ visit, station, waiting }: { visit: VisitShown; station: Station; waiting: Entry[] }) {
   const sums = SUMMARY[station.name] ?? {};
   const open = station.steps.filter(
     (step) => step.needed && !visit.round.entries.some((entry) => entry.point === step.point),
@@ -113,16 +106,17 @@ function StationList({
           </Flex>
         ))}
       {station.steps.map((step) => (
-        <ReadingRow key={step.point} visit={visit} step={step} refused={refused} />
+        <ReadingRow key={step.point} visit={visit} step={step} waiting={waiting} />
       ))}
     </Box>
   );
 }
 
-function ReadingRow({ visit, step, refused }: { visit: VisitShown; step: Step; refused: Refusal[] }) {
-  const { finding, entry, refusal, mark } = pointState(visit.round, refused, visit.id, step.point);
+function ReadingRow({ visit, step, waiting }: { visit: VisitShown; step: Step; waiting: Entry[] }) {
+  const { finding, entry, refusal, mark } = pointState(visit.round, waiting, visit.id, step.point);
   const [scale] = useScale();
   const [value, unit] = shown(entry?.value ?? "", entry?.unit ?? "", step.point, scale);
+  const here = waiting.some((one) => !isRefused(one) && isReadingAt(one, visit.id, step.point));
   return (
     <To
       to={`/visits/${visit.id}?point=${step.point}`}
@@ -148,15 +142,20 @@ function ReadingRow({ visit, step, refused }: { visit: VisitShown; step: Step; r
         )}
       </Text>
       <Text className="num" fontSize="lg" fontWeight="600" textAlign="right" whiteSpace="nowrap">
-        {refusal?.write.kind === "reading" ? refusal.write.body.typed : value}{" "}
+        {refusal?.typed ?? value}{" "}
         <Text as="span" fontSize="sm" color="faint">
           {entry && unit}
         </Text>
+        {here && (
+          <Text as="span" display="block" fontSize="sm" color="ochre" fontFamily="body">
+            stored here, not sent yet
+          </Text>
+        )}
       </Text>
       <Box hideBelow="md">{finding && <Tape finding={finding} small />}</Box>
       {refusal && (
         <Text role="alert" gridColumn="2 / -1" color="brick" fontWeight="600">
-          Not saved: {refusal.errors[0]?.message}
+          Not saved: {refusal.message}
         </Text>
       )}
     </To>

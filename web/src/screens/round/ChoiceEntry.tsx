@@ -47,7 +47,7 @@ export function ChoiceEntry(props: Props) {
             </Button>
           ))}
         </SimpleGrid>
-        {state.refusal && <Problem id="seen-problem">{state.refusal.errors[0]?.message}</Problem>}
+        {state.refusal && <Problem id="seen-problem">{state.refusal.message}</Problem>}
       </Box>
       {verdict}
       <Box px={{ base: "3", lg: "0" }} pb={{ base: "3", lg: "0" }} mt={{ lg: "3" }}>

@@ -2,34 +2,27 @@
 import { Box, Text } from "@chakra-ui/react";
 
 import { useDraft } from "../../api/draft";
-import { made } from "../../api/made";
-import { dismiss, send, useOutbox } from "../../api/outbox";
+import { send } from "../../device/act";
+import { dropEntries, isRefused, useEntries } from "../../device/entries";
 import { TextInput } from "../../shell/fields";
 import { meterInHand } from "./MeterChoice";
 
 export function EntryLine({ visit, station }: { visit: string; station: string }) {
   const [typed, setTyped] = useDraft(`${visit} line`);
-  const refusal = useOutbox().refused.findLast(({ write }) => write.kind === "line" && write.visit === visit);
-  const rest = refusal?.write.kind === "line" ? refusal.write.body.text : "";
+  const refusal = useEntries().findLast(
+    (one) => isRefused(one) && one.act.kind === "line" && one.visit === visit,
+  );
+  const rest = refusal?.act.kind === "line" ? refusal.act.text : "";
   const text = typed || rest;
 
   const change = (next: string) => {
-    if (refusal) dismiss(refusal);
+    if (refusal) void dropEntries([refusal.id]);
     setTyped(next);
   };
   const submit = () => {
     if (!text.trim()) return;
-    if (refusal) dismiss(refusal);
-    send({
-      kind: "line",
-      visit,
-      body: {
-        ...made(visit),
-        text,
-        meter: meterInHand(),
-        station,
-      },
-    });
+    if (refusal) void dropEntries([refusal.id]);
+    send(visit, { kind: "line", text, meter: meterInHand(), station });
     setTyped("");
   };
 
@@ -74,7 +67,7 @@ export function EntryLine({ visit, station }: { visit: string; station: string }
           borderColor="brick"
           p="3"
         >
-          {refusal.errors.map(({ field, message }) => (
+          {refusal.wrong.map(({ field, message }) => (
             <Text key={field + message}>
               {field && (
                 <Text as="mark" className="num" bg="brickTint" color="ink" px="1" mr="1">

@@ -3,11 +3,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
-import { api, data, type VisitShown } from "../../api/client";
-import { made } from "../../api/made";
+import type { VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { useOutbox } from "../../api/outbox";
-import { storeRound } from "../../api/queries";
+import { act } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 import { Reopen } from "./Reopen";
@@ -15,7 +13,6 @@ import { Reopen } from "./Reopen";
 export function Finish({ visit }: { visit: VisitShown }) {
   const open = visit.round.assessment.open_lines;
   const missing = visit.round.assessment.missing.length;
-  const waiting = useOutbox().waiting.length;
   const [reason, setReason] = useDraft(`${visit.id} finish`);
   const [asking, setAsking] = useState(false);
   const [problem, setProblem] = useState("");
@@ -38,18 +35,8 @@ export function Finish({ visit }: { visit: VisitShown }) {
       setAsking(true);
       return;
     }
-    if (waiting > 0) {
-      setProblem("Some entries are still being sent. Try again in a moment.");
-      return;
-    }
     try {
-      const round = await data(
-        api.POST("/api/v1/visits/{visit_id}/finish", {
-          params: { path: { visit_id: visit.id } },
-          body: { ...made(visit.id), reason: open > 0 ? reason : "" },
-        }),
-      );
-      storeRound(visit.id, round);
+      await act(visit.id, { kind: "finish", reason: open > 0 ? reason : "" });
       setReason("");
       await go(sheet);
     } catch (error) {

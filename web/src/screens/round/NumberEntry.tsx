@@ -3,7 +3,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useLayoutEffect, useRef, useState, type MouseEvent } from "react";
 
 import { useDraft } from "../../api/draft";
-import { dismissReading } from "../../api/outbox";
+import { dropRefusedReading } from "../../device/entries";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
 import { useIsWide } from "../../theme/screens";
@@ -51,8 +51,7 @@ export function NumberEntry(props: Props) {
   const [typed, setTyped] = useDraft(`${visit} ${step.point}`);
   const input = useRef<HTMLInputElement>(null);
   const byThumb = !useIsWide();
-  const refused = state.refusal?.write.kind === "reading" ? state.refusal.write.body.typed : undefined;
-  const text = typed || (refused ?? "");
+  const text = typed || (state.refusal?.typed ?? "");
   const tags = useTags(visit, step, text);
   const [scale] = useScale();
   const [before, unit] = inScale(state.entry?.value ?? "", step.unit, step.point, scale);
@@ -62,7 +61,7 @@ export function NumberEntry(props: Props) {
   }, [step.point]);
 
   const set = (next: string) => {
-    dismissReading(visit, step.point);
+    dropRefusedReading(visit, step.point);
     setTyped(next);
   };
   const save = (unitSaid = "") => {
@@ -144,7 +143,7 @@ export function NumberEntry(props: Props) {
         )}
         {step.counts && <Flashes count={text} set={set} />}
         {tags.fields && (byThumb ? <SayMore>{tags.fields}</SayMore> : tags.fields)}
-        {state.refusal && <Problem id="reading-problem">{state.refusal.errors[0]?.message}</Problem>}
+        {state.refusal && <Problem id="reading-problem">{state.refusal.message}</Problem>}
       </Box>
       {verdict}
       {byThumb && (

@@ -4,8 +4,8 @@ import { useState } from "react";
 
 import type { Schemas, VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { made } from "../../api/made";
-import { dismiss, send, useOutbox } from "../../api/outbox";
+import { send } from "../../device/act";
+import { dropEntries, isRefused, useEntries } from "../../device/entries";
 import { parsed } from "../../api/stored";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
@@ -13,29 +13,29 @@ import { Sure } from "../../shell/Sure";
 import { capital, clock } from "../../shell/words";
 import { Photos } from "../unit/Photos";
 import { PartFields } from "./PartFields";
-import { asBody, asForm, asNew, type Form } from "./partForm";
+import { asAct, asForm, asNew, type Form } from "./partForm";
 
 export function PartsIn({ visit }: { visit: VisitShown }) {
   const { parts, finished_at, diagnosis, assessment } = visit.round;
   const finished = finished_at != null;
   const [draft, setDraft] = useDraft(`${visit.id} part put in`);
   const form = parsed<Form | null>(draft, null);
-  const refusal = useOutbox().refused.findLast(
-    ({ write }) => write.kind === "part" && write.visit === visit.id,
+  const refusal = useEntries().findLast(
+    (one) => isRefused(one) && one.act.kind === "part" && one.visit === visit.id,
   );
   const change = (more: Partial<Form>) => {
-    if (refusal) dismiss(refusal);
+    if (refusal) void dropEntries([refusal.id]);
     setDraft(JSON.stringify({ ...(form ?? asNew(visit)), ...more }));
   };
   const put = () => {
     if (form === null || form.part === "") return;
-    send({ kind: "part", visit: visit.id, body: asBody(visit.id, form) });
+    send(visit.id, asAct(form));
     setDraft("");
   };
   const mend = () => {
-    if (refusal?.write.kind !== "part") return;
-    setDraft(JSON.stringify(asForm(refusal.write.body)));
-    dismiss(refusal);
+    if (refusal?.act.kind !== "part") return;
+    setDraft(JSON.stringify(asForm(refusal.act)));
+    void dropEntries([refusal.id]);
   };
   const offered = [...new Set(diagnosis.accused.map(({ part }) => part))];
   return (
@@ -53,7 +53,7 @@ export function PartsIn({ visit }: { visit: VisitShown }) {
       ))}
       {refusal && (
         <Box mb="2">
-          {refusal.errors.map(({ field, message }) => (
+          {refusal.wrong.map(({ field, message }) => (
             <Problem key={field} id={`part-${field}`}>
               {message}
             </Problem>
@@ -112,7 +112,7 @@ function PartLine({
           <Sure
             ask="Recorded by mistake?"
             yes="Remove this entry"
-            onYes={() => send({ kind: "partUndo", visit, part: part.id, body: made(visit) })}
+            onYes={() => send(visit, { kind: "part-undo", part: part.id })}
           />
         )}
       </Flex>

@@ -4,7 +4,7 @@ import { useState } from "react";
 
 import { api, data, type VisitShown } from "../../api/client";
 import { made } from "../../api/made";
-import { queries, storeRound } from "../../api/queries";
+import { queries } from "../../api/queries";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
 
@@ -13,13 +13,12 @@ export function Rejudge({ visit }: { visit: VisitShown }) {
   if (visit.rules_are_current) return null;
   const judge = async () => {
     try {
-      const round = await data(
+      await data(
         api.POST("/api/v1/visits/{visit_id}/rejudge", {
           params: { path: { visit_id: visit.id } },
           body: made(visit.id),
         }),
       );
-      storeRound(visit.id, round);
       await queries.invalidateQueries({ queryKey: ["visit", visit.id] });
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));

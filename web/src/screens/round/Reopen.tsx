@@ -2,10 +2,9 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { api, data, fieldErrors, type VisitShown } from "../../api/client";
+import { fieldErrors, type VisitShown } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { made } from "../../api/made";
-import { queries, storeRound } from "../../api/queries";
+import { act } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
 import { clock } from "../../shell/words";
@@ -17,15 +16,8 @@ export function Reopen({ visit }: { visit: VisitShown }) {
   const [problem, setProblem] = useState("");
   const reopen = async () => {
     try {
-      const round = await data(
-        api.POST("/api/v1/visits/{visit_id}/reopen", {
-          params: { path: { visit_id: visit.id } },
-          body: { ...made(visit.id), reason },
-        }),
-      );
-      storeRound(visit.id, round);
+      await act(visit.id, { kind: "reopen", reason });
       setReason("");
-      await queries.invalidateQueries({ queryKey: ["visit", visit.id] });
     } catch (error) {
       setProblem(fieldErrors(error)[0]?.message ?? "");
     }

@@ -4,8 +4,9 @@ import { useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
-import { useOutbox, waitingPoints } from "../../api/outbox";
-import { useVisit } from "../../api/queries";
+import { isRefused, useEntries } from "../../device/entries";
+import type { Entry } from "../../device/store";
+import { useVisit } from "../../device/visits";
 import { lift } from "../../api/writes";
 import { Ladder } from "../../drawing/Ladder";
 import { Bar } from "../../shell/Bar";
@@ -52,9 +53,9 @@ export default function RoundScreen() {
 
 function Opened({ visit, view }: { visit: VisitShown; view: View }) {
   const { round } = visit;
-  const outbox = useOutbox();
+  const entries = useEntries();
   const go = useNavigate();
-  const unsent = waitingPoints(outbox.waiting, visit.id);
+  const unsent = notJudged(entries, visit);
   const [query] = useSearchParams();
   // The step at hand is held: a new plan changes what is ahead, never what is under the finger.
   const [start] = useState(() => new URLSearchParams(startQuery(round, unsent)));
@@ -118,9 +119,8 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
           minH="0"
           overflow={{ base: view === "step" ? "hidden" : "visible", lg: "visible" }}
         >
-          <Waiting count={outbox.waiting.length} offline={outbox.offline} />
           <Conflicts visit={visit} />
-          {view === "all" && <AllReadings visit={visit} refused={outbox.refused} />}
+          {view === "all" && <AllReadings visit={visit} waiting={entries} />}
           {view === "wiring" && <Wiring visit={visit} point="" />}
           {view === "plate" && <PlateStation visit={visit} />}
           {view === "defrost" && <DefrostBench visit={visit} />}
@@ -135,7 +135,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
                   key={point}
                   visit={visit}
                   step={step}
-                  state={pointState(round, outbox.refused, visit.id, point)}
+                  state={pointState(round, entries, visit.id, point)}
                   unsent={unsent}
                   waits={unsent.includes(point)}
                   saved={saved}
@@ -247,19 +247,12 @@ function Aside({ visit, view }: { visit: VisitShown; view: View }) {
   );
 }
 
-function Waiting({ count, offline }: { count: number; offline: boolean }) {
-  if (!offline || count === 0) return null;
-  return (
-    <Box
-      role="status"
-      borderWidth="1px"
-      borderColor="ochre"
-      bg="ochreTint"
-      p={{ base: "2", lg: "3" }}
-      mb={{ lg: "3" }}
-    >
-      The server does not answer. {count} {count === 1 ? "entry is" : "entries are"} kept on this device and
-      sent again by {count === 1 ? "itself" : "themselves"}.
-    </Box>
+/** The readings on this device that nobody has judged yet. */
+function notJudged(entries: Entry[], { id, round }: VisitShown): string[] {
+  const judged = new Set(round.entries.map((entry) => entry.id));
+  return entries.flatMap((entry) =>
+    entry.visit === id && entry.act.kind === "reading" && !isRefused(entry) && !judged.has(entry.id)
+      ? [entry.act.point]
+      : [],
   );
 }

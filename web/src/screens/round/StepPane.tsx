@@ -126,12 +126,13 @@ function WhatToDo({
           {[count, power].filter(Boolean).join(" · ")}
         </Text>
       </Flex>
-      <Text>{step.how}</Text>
+      {/* Before what to do: on a short screen the rest may have to be scrolled to. */}
       {step.caution && (
         <Text color="ochre" fontWeight="600">
           {step.caution}
         </Text>
       )}
+      <Text>{step.how}</Text>
       {again && (
         <Text color="copper" fontWeight="700">
           Once more: {here?.why}

@@ -3,28 +3,19 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 
 import type { Round } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { made } from "../../api/made";
-import { send, useOutbox } from "../../api/outbox";
+import { send } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, TextArea } from "../../shell/fields";
 import { clock } from "../../shell/words";
 
 export function VisitNotes({ visit, round }: { visit: string; round: Round }) {
   const [text, setText] = useDraft(`${visit} note`);
-  const { waiting } = useOutbox();
   const finished = round.finished_at != null;
-  const unsent = waiting.flatMap((write) =>
-    write.kind === "note" && write.visit === visit ? [write.body] : [],
-  );
-  const notes = [...round.notes, ...unsent.map((body) => ({ ...body, at: body.at ?? "", by_whom: "" }))];
+  const { notes } = round;
   if (finished && notes.length === 0) return null;
   const save = () => {
     if (text.trim() === "") return;
-    send({
-      kind: "note",
-      visit,
-      body: { ...made(visit), text: text.trim() },
-    });
+    send(visit, { kind: "note", text: text.trim() });
     setText("");
   };
   return (

@@ -1,6 +1,5 @@
 /** A part that was put in, as it is typed: from the plate, to what is sent, and back where it was refused. */
 import type { Schemas, VisitShown } from "../../api/client";
-import { made } from "../../api/made";
 
 export type Repair = Schemas["Repair"];
 export type Part = Repair["part"];
@@ -40,7 +39,7 @@ export function asNew(visit: VisitShown): Form {
   };
 }
 
-export function asBody(visit: string, form: Form): Schemas["NewPart"] {
+export function asAct(form: Form): Schemas["NewPart"] {
   const isRun = form.part === "run capacitor";
   const rated = isRun || form.part === "start capacitor";
   const repair: Repair = {
@@ -54,7 +53,7 @@ export function asBody(visit: string, form: Form): Schemas["NewPart"] {
     vac: rated ? amount(form.vac) : null,
   };
   return {
-    ...made(visit),
+    kind: "part",
     repair,
     in_hand: {
       herm: isRun && form.section !== "fan" ? form.herm : "",

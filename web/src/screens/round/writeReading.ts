@@ -1,7 +1,7 @@
 /** Sending a reading, or a thing seen, of the step at hand. */
 import type { Round, Step } from "../../api/client";
-import { made } from "../../api/made";
-import { dismissReading, send } from "../../api/outbox";
+import { send } from "../../device/act";
+import { dropRefusedReading } from "../../device/entries";
 import { meterInHand } from "./MeterChoice";
 import type { PointState } from "./points";
 import type { Said } from "./Tags";
@@ -18,18 +18,14 @@ export interface Written {
 }
 
 export function writeReading({ visit, round, step, state, again }: Written, typed: string, said: Said): void {
-  dismissReading(visit, step.point);
-  send({
+  dropRefusedReading(visit, step.point);
+  send(visit, {
     kind: "reading",
-    visit,
-    body: {
-      ...made(visit),
-      point: step.point,
-      typed,
-      meter: step.kind === "number" ? meterInHand() : "",
-      ...said,
-      supersedes: again ? null : corrected(round, step, state, said),
-    },
+    point: step.point,
+    typed,
+    meter: step.kind === "number" ? meterInHand() : "",
+    ...said,
+    supersedes: again ? null : corrected(round, step, state, said),
   });
 }
 

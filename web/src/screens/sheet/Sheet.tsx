@@ -3,7 +3,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { Link, useParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
-import { useVisit } from "../../api/queries";
+import { useVisit } from "../../device/visits";
 import { Mark, markWord } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";

@@ -2,9 +2,10 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useRef, useState, type PointerEvent } from "react";
 
-import { api, data, inWords } from "../../api/client";
-import { made } from "../../api/made";
+import { inWords } from "../../api/client";
 import { useDraft } from "../../api/draft";
+import { act } from "../../device/act";
+import { sendNow } from "../../device/sync";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 import { say } from "../../shell/toast";
@@ -38,12 +39,8 @@ export function Sign({ visit }: { visit: string }) {
   };
   const keep = async () => {
     try {
-      await data(
-        api.POST("/api/v1/visits/{visit_id}/signature", {
-          params: { path: { visit_id: visit } },
-          body: { ...made(visit), name, strokes },
-        }),
-      );
+      await act(visit, { kind: "signature", name, strokes });
+      await sendNow(); // the page to hand over is the server's
       say(`Signed by ${name}. It prints on the sheet.`);
       setProblem("");
       setStrokes([]);

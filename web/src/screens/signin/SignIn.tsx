@@ -3,8 +3,8 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
-import { queries } from "../../api/queries";
-import { resume } from "../../api/resume";
+import { isRefused, useEntries } from "../../device/entries";
+import { sessionIs } from "../../device/session";
 import { PageTitle } from "../../shell/PageTitle";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
@@ -21,8 +21,7 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
     setBusy(true);
     setProblem("");
     try {
-      queries.setQueryData(["session"], await data(api.POST("/api/v1/session", { body })));
-      resume();
+      await sessionIs(await data(api.POST("/api/v1/session", { body })));
     } catch (error) {
       setProblem(inWords(error, " Try again."));
       setBusy(false);
@@ -78,6 +77,7 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
               </Button>
             </Flex>
           </form>
+          <WaitsHere />
           {demo && (
             <Box borderTopWidth="1px" borderColor="rule" pt="5">
               <Text mb="2">
@@ -92,5 +92,26 @@ export function SignIn({ demo }: { demo: SignInBody | null }) {
         </Flex>
       </Box>
     </>
+  );
+}
+
+/** What was done on this device and is not sent: it stays whose it is, and goes when they sign in here. */
+function WaitsHere() {
+  const waiting = useEntries().filter((entry) => !isRefused(entry));
+  const members = [...new Set(waiting.map(({ member }) => member))];
+  if (members.length === 0) return null;
+  return (
+    <Box role="status" borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3">
+      {members.map((member) => {
+        const count = waiting.filter((entry) => entry.member === member).length;
+        return (
+          <Text key={member}>
+            {count} {count === 1 ? "entry" : "entries"} by <b>{member}</b> {count === 1 ? "waits" : "wait"} on
+            this device. Sign in as {member} to send {count === 1 ? "it" : "them"}; for anybody else{" "}
+            {count === 1 ? "it stays" : "they stay"} here.
+          </Text>
+        );
+      })}
+    </Box>
   );
 }

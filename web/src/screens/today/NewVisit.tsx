@@ -4,31 +4,46 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 
-import { api, data, fieldErrors, type FieldError, type Schemas } from "../../api/client";
+import { fieldErrors, type FieldError, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
+import { useEntries } from "../../device/entries";
+import { addUnit, openVisit, unitsHere } from "../../device/opening";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextInput } from "../../shell/fields";
-import { COMPLAINT } from "../../shell/words";
+import { say } from "../../shell/toast";
+import { BeganOptions, ComplaintOptions } from "./choices";
+import { fromInput } from "./times";
 
-type Form = { unit: string; complaint: Schemas["NewVisit"]["complaint"]; began: string };
+type Opening = Schemas["OpenVisit"];
+type Form = Pick<Opening, "unit" | "complaint" | "began"> & { when: string; technician: string };
 
-export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
-  const form = useForm<Form>({ defaultValues: { unit: "", complaint: "maintenance", began: "" } });
+interface Props {
+  units: Schemas["UnitChoice"][];
+  people: Schemas["PersonChoice"][];
+  /** The day that is looked at, empty where it is today. */
+  day: string;
+}
+
+export function NewVisit({ units, people, day }: Props) {
+  const form = useForm<Form>({
+    defaultValues: { unit: "", complaint: "maintenance", began: "", when: "", technician: "" },
+    values: { unit: "", complaint: "maintenance", began: "", when: day && `${day}T09:00`, technician: "" },
+    resetOptions: { keepDirtyValues: true },
+  });
   const [problem, setProblem] = useState("");
   const go = useNavigate();
 
-  const open = async ({ unit, complaint, began }: Form) => {
+  const open = async ({ unit, complaint, began, when, technician }: Form) => {
     try {
-      const opened = await data(
-        api.POST("/api/v1/units/{unit_id}/visits", {
-          params: { path: { unit_id: unit } },
-          body: { id: crypto.randomUUID(), complaint, began: began as Schemas["NewVisit"]["began"] },
-        }),
-      );
+      const planned = when === "" ? {} : { scheduled_for: fromInput(when) };
+      const whose = technician === "" ? {} : { technician: Number(technician) };
+      const id = await openVisit({ unit, complaint, began, notes: "", ...planned, ...whose });
       await queries.invalidateQueries({ queryKey: ["today"] });
-      await go(`/visits/${opened.id}`);
+      form.reset();
+      if (when === "") await go(`/visits/${id}`);
+      else say("The visit is on the list.");
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
     }
@@ -44,7 +59,7 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
           <Field label="Unit" flex="1 1 16rem">
             <Choice required {...form.register("unit")}>
               <option value="">Choose a unit</option>
-              {units.map((unit) => (
+              {[...unitsHere(useEntries()), ...units].map((unit) => (
                 <option key={unit.id} value={unit.id}>
                   {unit.site}, {unit.unit}
                 </option>
@@ -53,25 +68,34 @@ export function NewVisit({ units }: { units: Schemas["UnitChoice"][] }) {
           </Field>
           <Field label="Complaint" flex="1 1 14rem">
             <Choice {...form.register("complaint")}>
-              {Object.entries(COMPLAINT).map(([code, words]) => (
-                <option key={code} value={code}>
-                  {words}
-                </option>
-              ))}
+              <ComplaintOptions />
             </Choice>
           </Field>
           <Field label="Began" flex="0 1 10rem">
             <Choice {...form.register("began")}>
-              <option value="">not stated</option>
-              <option value="suddenly">suddenly</option>
-              <option value="slowly">slowly worse</option>
+              <BeganOptions />
             </Choice>
           </Field>
-          <Button type="submit">Open</Button>
+          <Field label="When, if not now" flex="0 1 12rem">
+            <TextInput type="datetime-local" {...form.register("when")} />
+          </Field>
+          <Field label="Technician" flex="0 1 10rem">
+            <Choice {...form.register("technician")}>
+              <option value="">you</option>
+              {people.map(({ key, name }) => (
+                <option key={key} value={key}>
+                  {name}
+                </option>
+              ))}
+            </Choice>
+          </Field>
+          <Button type="submit" disabled={form.formState.isSubmitting}>
+            Open
+          </Button>
         </Flex>
         {problem && <Problem id="new-visit-problem">{problem}</Problem>}
       </form>
-      <NewUnit added={(id) => form.setValue("unit", id)} />
+      <NewUnit added={(id) => form.setValue("unit", id, { shouldDirty: true })} />
     </Box>
   );
 }
@@ -91,10 +115,9 @@ function NewUnit({ added }: { added: (id: string) => void }) {
   const [errors, setErrors] = useState<FieldError[]>([]);
   const add = async () => {
     try {
-      const body = { site: "", address: "", label: "", serial: "", ...typed, id: crypto.randomUUID() };
-      const unit = await data(api.POST("/api/v1/units", { body }));
+      const id = await addUnit({ site: "", address: "", label: "", serial: "", ...typed });
       await queries.invalidateQueries({ queryKey: ["today"] });
-      added(unit.id);
+      added(id);
       setDraft("");
       setErrors([]);
       setOpen(false);

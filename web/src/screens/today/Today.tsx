@@ -1,75 +1,145 @@
 /** The day's visits, one's own first. */
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { useEffect, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 
-import type { Schemas } from "../../api/client";
+import { inWords, type Schemas } from "../../api/client";
 import { useToday } from "../../api/queries";
 import { Mark, markWord } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
-import { clock, COMPLAINT } from "../../shell/words";
+import { Button } from "../../shell/controls";
+import { TextInput } from "../../shell/fields";
+import { clock, COMPLAINT, shortDay } from "../../shell/words";
+import { useDayHere } from "../../device/dayHere";
+import { takeAlong } from "../../device/visits";
 import { NewVisit } from "./NewVisit";
+import { PlanVisit } from "./PlanVisit";
+import { asDay, dayOn } from "./times";
 
 type TodayVisit = Schemas["TodayVisit"];
 const Row = chakra(Link);
 
 export default function Today() {
-  const today = useToday();
+  const [query, setQuery] = useSearchParams();
+  const asked = query.get("day") ?? undefined;
+  const today = useToday(asked);
+  const visits = today.data?.visits;
+  useEffect(() => {
+    if (asked === undefined && visits !== undefined) void takeAlong(visits);
+  }, [asked, visits]);
+  const now = asDay(new Date());
+  const day = asked ?? today.data?.day ?? now;
+  const go = (to: string) => setQuery(to === now ? {} : { day: to });
   return (
     <>
-      <Bar title="Today">
+      <Bar title={NAMED[dayDistance(day, now)] ?? "The day"}>
         <Text color="onBarFaint">{today.data?.company}</Text>
       </Bar>
       <Box as="main" p={{ base: "4", md: "8" }} maxW="66rem">
-        <Flex align="baseline" gap="4" mb="4" wrap="wrap">
-          <Heading as="h1" fontSize="2xl">
-            Today
+        <Flex align="center" gap="2" mb="4" wrap="wrap">
+          <Heading as="h1" fontSize="2xl" mr="2">
+            {NAMED[dayDistance(day, now)] ?? "The day"}
           </Heading>
-          <Text color="faint">
-            {new Date().toLocaleDateString([], { weekday: "long", month: "long", day: "numeric" })}
+          <Text color="faint" flex="1 1 12rem">
+            {new Date(`${day}T12:00:00`).toLocaleDateString([], {
+              weekday: "long",
+              month: "long",
+              day: "numeric",
+            })}
           </Text>
+          <Button aria-label="The day before" onClick={() => go(dayOn(day, -1))}>
+            ‹
+          </Button>
+          {day !== now && <Button onClick={() => go(now)}>Today</Button>}
+          <Button aria-label="The day after" onClick={() => go(dayOn(day, 1))}>
+            ›
+          </Button>
+          <TextInput
+            type="date"
+            w="auto"
+            aria-label="Another day"
+            value={day}
+            onChange={(event) => event.target.value && go(event.target.value)}
+          />
         </Flex>
         {today.isPending && <Text>Opening …</Text>}
-        {today.isError && <Text color="brick">{today.error.message}</Text>}
-        {today.data && <DayList visits={today.data.visits} />}
-        {today.data && <NewVisit units={today.data.units} />}
+        {today.isError && <Text color="brick">{inWords(today.error)}</Text>}
+        {today.data && <DayList day={day} isToday={day === now} today={today.data} />}
+        {today.data && (
+          <NewVisit units={today.data.units} people={today.data.people} day={day === now ? "" : day} />
+        )}
       </Box>
     </>
   );
 }
 
-function DayList({ visits }: { visits: TodayVisit[] }) {
-  if (visits.length === 0) return <Text mb="6">No visit today. Open one below.</Text>;
-  const mine = visits.filter((visit) => visit.mine);
-  const others = visits.filter((visit) => !visit.mine);
+const NAMED: Record<number, string> = { [-1]: "Yesterday", 0: "Today", 1: "Tomorrow" };
+
+const dayDistance = (day: string, from: string): number =>
+  Math.round((Date.parse(`${day}T12:00:00Z`) - Date.parse(`${from}T12:00:00Z`)) / 86_400_000);
+
+type DayProps = { day: string; isToday: boolean; today: Schemas["Today"] };
+
+function DayList({ day, isToday, today }: DayProps) {
+  const here = useDayHere(today.visits, isToday);
+  const [changing, setChanging] = useState("");
+  const mine = here.filter((visit) => visit.mine);
+  const others = here.filter((visit) => !visit.mine);
+  const change = here.find(({ id }) => id === changing);
+  const parts = [
+    ["Yours", mine],
+    ["Other technicians", others],
+  ] as const;
   return (
     <>
-      {mine.length > 0 && <Part title="Yours" visits={mine} />}
-      {others.length > 0 && <Part title="Other technicians" visits={others} />}
+      {here.length === 0 && <Text mb="6">No visit {isToday ? "today" : "on this day"}. Open one below.</Text>}
+      {parts.map(
+        ([title, visits]) =>
+          visits.length > 0 && (
+            <Box as="section" mb="7" aria-label={title} key={title}>
+              <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
+                {title}
+              </Heading>
+              <Box borderTopWidth="1px" borderColor="edge">
+                {visits.map((visit) => (
+                  <Flex key={visit.id} align="center" borderBottomWidth="1px" borderColor="rule">
+                    <VisitRow visit={visit} day={day} />
+                    {visit.finished_at == null && (
+                      <Button
+                        look="quiet"
+                        aria-label={`Change: ${visit.site}, ${visit.unit}`}
+                        onClick={() => setChanging(visit.id)}
+                      >
+                        Change
+                      </Button>
+                    )}
+                  </Flex>
+                ))}
+              </Box>
+            </Box>
+          ),
+      )}
+      {change && (
+        <PlanVisit
+          key={change.id}
+          visit={{ ...change, technician: change.technician_key }}
+          people={today.people}
+          close={() => setChanging("")}
+        />
+      )}
     </>
   );
 }
 
-function Part({ title, visits }: { title: string; visits: TodayVisit[] }) {
-  return (
-    <Box as="section" mb="7" aria-label={title}>
-      <Heading as="h2" fontSize="sm" color="faint" fontWeight="700" mb="1">
-        {title}
-      </Heading>
-      <Box borderTopWidth="1px" borderColor="edge">
-        {visits.map((visit) => (
-          <VisitRow key={visit.id} visit={visit} />
-        ))}
-      </Box>
-    </Box>
-  );
-}
-
-function VisitRow({ visit }: { visit: TodayVisit }) {
-  const state = visit.finished_at
-    ? `finished ${clock(visit.finished_at)}`
-    : visit.readings > 0
-      ? `${visit.readings} read`
-      : "not begun";
+function VisitRow({ visit, day }: { visit: TodayVisit; day: string }) {
+  const another = asDay(new Date(visit.scheduled_for)) !== day;
+  const state = visit.cancelled
+    ? `cancelled: ${visit.cancelled}`
+    : visit.finished_at
+      ? `finished ${clock(visit.finished_at)}`
+      : visit.readings > 0
+        ? `${visit.readings} read`
+        : "not begun";
   return (
     <Row
       to={`/visits/${visit.id}${visit.finished_at ? "/sheet" : ""}`}
@@ -80,13 +150,20 @@ function VisitRow({ visit }: { visit: TodayVisit }) {
       alignItems="center"
       py="3"
       minH="64px"
-      borderBottomWidth="1px"
-      borderColor="rule"
+      flex="1"
+      minW="0"
       _hover={{ bg: "panel" }}
     >
-      <Text className="num" fontSize="xl">
-        {clock(visit.scheduled_for)}
-      </Text>
+      <Box>
+        <Text className="num" fontSize="xl">
+          {clock(visit.scheduled_for)}
+        </Text>
+        {another && (
+          <Text fontSize="sm" color="ochre" fontWeight="600">
+            {shortDay(visit.scheduled_for)}
+          </Text>
+        )}
+      </Box>
       <Box>
         <Text fontWeight="700" fontSize="lg">
           {visit.site}, {visit.unit}

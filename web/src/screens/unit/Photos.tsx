@@ -1,12 +1,15 @@
 /** A unit's photos. They are made smaller here before they leave, and made anew by the server, without where they were taken. */
 import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
 import { api, data, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { queries } from "../../api/queries";
-import { upload } from "../../api/upload";
+import { dropPhoto, keepPhoto, usePhotosHere } from "../../device/photos";
+import { remembered } from "../../device/remember";
+import type { Photo as PhotoHere } from "../../device/store";
+import { sendSoon } from "../../device/sync";
 import { useAttempt } from "../../shell/attempt";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
@@ -46,7 +49,9 @@ export function Photos(props: {
   const photos = useQuery({
     queryKey: ["photos", unit],
     queryFn: () =>
-      data(api.GET("/api/v1/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
+      remembered(`photos ${unit}`, () =>
+        data(api.GET("/api/v1/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
+      ),
   });
   const [about, setAbout] = useDraft(`${unit} photo of`);
   const [problem, attempt] = useAttempt();
@@ -59,30 +64,25 @@ export function Photos(props: {
     });
   const add = async (chosen: File) => {
     const photo = await smaller(chosen);
-    await change(
-      () =>
-        upload<Photo>(`/api/v1/files/units/${unit}/photos`, {
-          id: crypto.randomUUID(),
-          about: given ?? about,
-          photo,
-          ...(visit ? { visit } : {}),
-          ...(part ? { part } : {}),
-        }),
-      () => setAbout(""),
-    );
+    await keepPhoto(unit, { about: given ?? about, ...(visit && { visit }), ...(part && { part }) }, photo);
+    setAbout("");
+    sendSoon();
   };
   const path = (photo: Photo) => ({ params: { path: { photo_id: photo.id } } });
-  const shown = (photos.data ?? []).filter(
-    (photo) =>
-      (part === undefined || photo.part === part) &&
-      (given === undefined || (part !== undefined && !only) || photo.about === given),
-  );
+  const belongs = (photo: { part?: string | null; about: string }) =>
+    (part === undefined || photo.part === part) &&
+    (given === undefined || (part !== undefined && !only) || photo.about === given);
+  const shown = (photos.data ?? []).filter(belongs);
+  const here = usePhotosHere(unit).filter(({ fields }) => belongs(fields));
   return (
     <Box as="section" aria-label={title ?? "Photos"}>
       <Heading as="h2" fontSize="md" mb="1">
         {title ?? "Photos"}
       </Heading>
       <SimpleGrid columns={2} gap="2" mb="2">
+        {here.map((photo) => (
+          <Here key={photo.id} photo={photo} />
+        ))}
         {shown.map((photo) => (
           <Box as="figure" key={photo.id}>
             <a href={`/api/v1/files/photos/${photo.id}`} target="_blank" rel="noreferrer">
@@ -149,6 +149,29 @@ export function Photos(props: {
         JPEG, PNG or WebP up to 12 MB. Its location data is removed.
       </Text>
       {problem && <Problem id="photo-problem">{problem}</Problem>}
+    </Box>
+  );
+}
+
+/** A photo that is on this device and not on the server yet. */
+function Here({ photo }: { photo: PhotoHere }) {
+  const [source] = useState(() => URL.createObjectURL(photo.photo));
+  useEffect(() => () => URL.revokeObjectURL(source), [source]);
+  const { about } = photo.fields;
+  return (
+    <Box as="figure">
+      <img
+        src={source}
+        alt={about || "Photo taken here"}
+        style={{ width: "100%", height: "auto", display: "block" }}
+      />
+      <Flex justify="space-between" align="center" fontSize="sm">
+        <Text as="figcaption">
+          {[about, photo.wrong.length === 0 && "stored here, not sent yet"].filter(Boolean).join(", ")}
+        </Text>
+        {photo.wrong.length > 0 && <Button onClick={() => void dropPhoto(photo.id)}>Remove</Button>}
+      </Flex>
+      {photo.wrong.length > 0 && <Problem>Not saved: {photo.wrong[0]?.message}</Problem>}
     </Box>
   );
 }

@@ -1,0 +1,46 @@
+/** Puts this browser's Python and the core beside the scripts, under names that change with what is in them. */
+import { execFileSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+import type { Plugin } from "vite";
+
+const FILES = [
+  "pyodide.mjs",
+  "pyodide.asm.mjs",
+  "pyodide.asm.wasm",
+  "python_stdlib.zip",
+  "pyodide-lock.json",
+];
+const FROM = join(import.meta.dirname, "node_modules", "pyodide");
+
+function coreZip(): Buffer {
+  const folder = mkdtempSync(join(tmpdir(), "core-"));
+  try {
+    const file = join(folder, "core.zip");
+    execFileSync("python3", ["-m", "ops.core_zip", file], { cwd: join(import.meta.dirname, "..") });
+    return readFileSync(file);
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
+export function coreBesideScripts(): Plugin {
+  const core = coreZip();
+  const hash = createHash("sha256").update(core).digest("hex").slice(0, 12);
+  const { version } = JSON.parse(readFileSync(join(FROM, "package.json"), "utf8")) as { version: string };
+  const [python, zip] = [`assets/pyodide-${version}/`, `assets/core-${hash}.zip`];
+  return {
+    name: "core-beside-scripts",
+    config: () => ({
+      define: { __PYODIDE__: JSON.stringify(`/${python}`), __CORE__: JSON.stringify(`/${zip}`) },
+    }),
+    generateBundle() {
+      for (const file of FILES)
+        this.emitFile({ type: "asset", fileName: python + file, source: readFileSync(join(FROM, file)) });
+      this.emitFile({ type: "asset", fileName: zip, source: core });
+    },
+  };
+}

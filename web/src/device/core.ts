@@ -1,0 +1,125 @@
+/** Asking the core on this device. While it loads, or where a browser cannot run it, the server is asked the same. */
+import { useSyncExternalStore } from "react";
+
+export type Question =
+  | { id: number; kind: "keep"; visit: string; record: string; ahead: number }
+  | { id: number; kind: "judge"; visit: string; acts: string };
+
+export interface Answer {
+  /** 0 says that the core is up, or that it could not be started. */
+  id: number;
+  text?: string;
+  problem?: string;
+}
+
+export type CoreState = "off" | "loading" | "ready" | "failed";
+
+/** Where tests keep the server's answer; a browser that cannot run the core does by itself. */
+const BY_SERVER = "outer-test.judged-by";
+const SLOWEST_MS = 30_000;
+/** Only the tab in front has a core: it takes some 110 MB. */
+const BEHIND_MS = 60_000;
+
+let worker: Worker | undefined;
+let state: CoreState = "off";
+let last = 0;
+const asked = new Map<number, { settle: (text: string) => void; fail: (problem: Error) => void }>();
+const listeners = new Set<() => void>();
+
+function become(next: CoreState): void {
+  state = next;
+  listeners.forEach((listener) => listener());
+}
+
+export const coreState = (): CoreState => state;
+
+export const useCoreState = (): CoreState =>
+  useSyncExternalStore((listener) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  }, coreState);
+
+/** Wait until the core is up. Throws where this browser cannot run it. */
+export function coreIsUp(): Promise<void> {
+  return new Promise((settle, fail) => {
+    const look = () => {
+      if (state === "ready") settle();
+      else if (state !== "failed") return;
+      else fail(new Error("This browser cannot judge by itself: open the visit where there is signal."));
+      listeners.delete(look);
+    };
+    listeners.add(look);
+    look();
+  });
+}
+
+/** Call `then` whenever the core has come up. */
+export function whenCoreIsUp(then: () => void): void {
+  listeners.add(() => {
+    if (state === "ready") then();
+  });
+}
+
+function stop(next: CoreState): void {
+  worker?.terminate();
+  worker = undefined;
+  asked.forEach(({ fail }) => fail(new Error("The core was stopped.")));
+  asked.clear();
+  become(next);
+}
+
+function hear({ data }: MessageEvent<Answer>): void {
+  if (data.id === 0) {
+    if (data.problem === undefined) become("ready");
+    else {
+      console.warn("The core does not start on this device; the server judges.", data.problem);
+      stop("failed");
+    }
+    return;
+  }
+  const waiting = asked.get(data.id);
+  asked.delete(data.id);
+  if (data.problem === undefined) waiting?.settle(data.text ?? "");
+  else waiting?.fail(new Error(data.problem));
+}
+
+export function startCore(): void {
+  if (worker !== undefined || state === "failed" || document.hidden) return;
+  if (localStorage.getItem(BY_SERVER) === "server" || typeof WebAssembly === "undefined") return;
+  become("loading");
+  worker = new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" });
+  worker.onmessage = hear;
+  worker.onerror = () => stop("failed");
+  const mine = worker;
+  window.setTimeout(() => {
+    if (worker === mine && state === "loading") stop("failed");
+  }, SLOWEST_MS);
+}
+
+function ask(
+  question:
+    Omit<Extract<Question, { kind: "keep" }>, "id"> | Omit<Extract<Question, { kind: "judge" }>, "id">,
+): Promise<string> {
+  const to = worker;
+  if (to === undefined) return Promise.reject(new Error("The core is not running."));
+  const id = (last += 1);
+  return new Promise((settle, fail) => {
+    asked.set(id, { settle, fail });
+    to.postMessage({ ...question, id });
+  });
+}
+
+/** Give the core a visit's record. ahead: how far this device's clock is ahead of the server's, seconds. */
+export const keepInCore = (visit: string, record: string, ahead: number): Promise<string> =>
+  ask({ kind: "keep", visit, record, ahead });
+
+/** What the core says of a visit with these acts done. Both as JSON. */
+export const judgeInCore = (visit: string, acts: string): Promise<string> =>
+  ask({ kind: "judge", visit, acts });
+
+let behind = 0;
+document.addEventListener("visibilitychange", () => {
+  window.clearTimeout(behind);
+  if (!document.hidden) startCore();
+  else behind = window.setTimeout(() => state !== "failed" && stop("off"), BEHIND_MS);
+});

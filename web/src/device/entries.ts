@@ -1,0 +1,79 @@
+/** What was done on this device and is not on the server yet. It is stored before the screen moves, and every tab shows the same. */
+import { liveQuery } from "dexie";
+import { useSyncExternalStore } from "react";
+
+import { ApiProblem } from "../api/client";
+import { made } from "../api/made";
+import { queries } from "../api/queries";
+import { forgetAhead, writeAhead } from "./ahead";
+import { store, type Act, type Entry } from "./store";
+
+let entries: Entry[] = [];
+const listeners = new Set<() => void>();
+
+function show(now: Entry[]): void {
+  entries = now;
+  listeners.forEach((listener) => listener());
+}
+
+liveQuery(() => store.entries.orderBy("n").toArray()).subscribe({
+  next: show,
+  // A store that cannot be read (a private window, a full disk) is told where something is to be stored.
+  error: (problem) => console.warn("What waits on this device cannot be read.", problem),
+});
+
+export const allEntries = (): Entry[] => entries;
+
+export const useEntries = (): Entry[] =>
+  useSyncExternalStore((listener) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  }, allEntries);
+
+export const isRefused = ({ wrong }: Entry): boolean => wrong.length > 0;
+
+/** Who is signed in, by name; what is done is theirs. */
+export const memberNow = (): string =>
+  queries.getQueryData<{ member: { username: string } | null }>(["session"])?.member?.username ?? "";
+
+/** Store an act. at: when it was done, where that is not now. Throws where this device cannot store it: then nothing was done. */
+export async function storeEntry(visit: string, act: Act, at = new Date().toISOString()): Promise<Entry> {
+  const entry: Entry = { ...made(visit), at, visit, member: memberNow(), act, wrong: [] };
+  // Written before the next key, for the store takes a moment: a browser that dies in it loses nothing.
+  writeAhead(entry);
+  show([...entries, entry]);
+  try {
+    const n = await store.entries.add(entry);
+    forgetAhead(entry);
+    return { ...entry, n };
+  } catch (problem) {
+    console.warn("An entry cannot be stored.", problem);
+    throw new ApiProblem(0, [
+      {
+        field: "",
+        message: "This device cannot store it: its storage is full or closed. Nothing was saved.",
+      },
+    ]);
+  }
+}
+
+/** The entries of a visit that wait and are this member's, in their order. */
+export const waitingOf = async (visit: string): Promise<Entry[]> =>
+  (await store.entries.where({ visit }).sortBy("n")).filter(
+    (entry) => !isRefused(entry) && entry.member === memberNow(),
+  );
+
+/** Take entries off: the server has them, or what was wrong with them was dealt with. */
+export const dropEntries = (ids: string[]): Promise<number> => store.entries.where("id").anyOf(ids).delete();
+
+/** Take off every refused reading of a point: it is being typed again. */
+export function dropRefusedReading(visit: string, point: string): void {
+  const ids = entries
+    .filter((entry) => isRefused(entry) && isReadingAt(entry, visit, point))
+    .map(({ id }) => id);
+  if (ids.length > 0) void dropEntries(ids);
+}
+
+/** Whether an entry is a reading at this point of this visit. */
+export const isReadingAt = (entry: Entry, visit: string, point: string): boolean =>
+  entry.visit === visit && entry.act.kind === "reading" && entry.act.point === point;

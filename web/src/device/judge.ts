@@ -1,0 +1,88 @@
+/** The round as it is with everything done on this device: made by the core here, or by the server while that still loads. */
+import { api, clockAhead, data, type Schemas, type VisitShown } from "../api/client";
+import { queries } from "../api/queries";
+import { coreState, judgeInCore, keepInCore, whenCoreIsUp } from "./core";
+import { waitingOf } from "./entries";
+import { take, type Outcome } from "./outcomes";
+import { isReached } from "./reach";
+import { keepVisit, type Entry } from "./store";
+
+type Judged = Schemas["Judged"];
+
+// Which record of a visit the core has; another core has none.
+const inCore = new Map<string, VisitShown["record"]>();
+whenCoreIsUp(() => inCore.clear());
+
+const asDone = ({ id, at, seq, after, act }: Entry) => ({ id, at, seq, after, act });
+
+/** An entry as it is sent. */
+export const asSent = ({ visit, ...entry }: Entry): Schemas["Entry"] => ({
+  ...asDone({ visit, ...entry }),
+  visit,
+});
+
+/** What the core on this device says. Throws where it is not up. */
+export async function judgedHere(
+  id: string,
+  record: VisitShown["record"],
+  waiting: Entry[],
+): Promise<Judged> {
+  if (inCore.get(id) !== record) {
+    await keepInCore(id, JSON.stringify(record), clockAhead());
+    inCore.set(id, record);
+  }
+  return JSON.parse(await judgeInCore(id, JSON.stringify(waiting.map(asDone)))) as Judged;
+}
+
+/** The visit with what waits on this device, and what became of each entry; undefined where nobody can say now. */
+export async function judged(shown: VisitShown): Promise<Judged | undefined> {
+  const waiting = await waitingOf(shown.id);
+  if (coreState() === "ready") {
+    try {
+      return await judgedHere(shown.id, shown.record, waiting);
+    } catch (problem) {
+      console.warn("The core on this device did not answer; the server is asked.", problem);
+    }
+  }
+  if (waiting.length === 0 || !navigator.onLine) return undefined;
+  try {
+    return await data(
+      api.POST("/api/v1/visits/{visit_id}/judge", {
+        params: { path: { visit_id: shown.id } },
+        body: { entries: waiting.map(asSent) },
+      }),
+    );
+  } catch (problem) {
+    console.warn("Not judged yet: it is when there is signal, or the core is up.", problem);
+    return undefined;
+  }
+}
+
+let latest = 0;
+
+/** Draw a visit anew with all that was done on it; what is wrong with an entry stays with it. Gives back what became of each. */
+export async function redraw(visit: string): Promise<Outcome[]> {
+  const shown = queries.getQueryData<VisitShown>(["visit", visit]);
+  if (shown === undefined) return [];
+  const mine = (latest += 1);
+  const answer = await judged(shown);
+  if (answer === undefined) return [];
+  // An answer that was overtaken is not drawn; what it says of the entries holds.
+  if (mine === latest) {
+    const now = queries.getQueryData<VisitShown>(["visit", visit]) ?? shown;
+    const next = { ...now, round: answer.round };
+    queries.setQueryData(["visit", visit], next);
+    // Without signal the day's list goes by what is kept here.
+    if (!isReached()) await keepVisit(next);
+  }
+  await take(answer.outcomes);
+  return answer.outcomes;
+}
+
+/** A visit as the server has just given it, with what waits on this device put on it. */
+export async function withWaiting(shown: VisitShown): Promise<VisitShown> {
+  const waiting = await waitingOf(shown.id);
+  if (waiting.length === 0) return shown;
+  const answer = await judged(shown);
+  return answer === undefined ? shown : { ...shown, round: answer.round };
+}

@@ -1,0 +1,56 @@
+/** The app on this device: its shell by the service worker, the core file by file, so that it opens cold without signal. */
+import { useSyncExternalStore } from "react";
+import { registerSW } from "virtual:pwa-register";
+
+/** The core's files, in a cache of their own: they are large, and most versions of the app share them. */
+const CORE_CACHE = "outer-test-core";
+const CORE_FILES = [
+  ...["pyodide.mjs", "pyodide.asm.mjs", "pyodide.asm.wasm", "python_stdlib.zip", "pyodide-lock.json"].map(
+    (file) => __PYODIDE__ + file,
+  ),
+  __CORE__,
+];
+
+let kept = false;
+let take: (() => void) | undefined;
+const listeners = new Set<() => void>();
+const changed = () => listeners.forEach((listener) => listener());
+
+const useWatched = <T>(read: () => T): T =>
+  useSyncExternalStore((listener) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  }, read);
+
+/** Whether everything that a cold start without signal needs is on this device. */
+export const useIsKept = (): boolean => useWatched(() => kept);
+
+/** Take the new version of the app that has been fetched; undefined where there is none. */
+export const useNewVersion = (): (() => void) | undefined => useWatched(() => take);
+
+export function keepApp(): void {
+  if (!("serviceWorker" in navigator)) return;
+  const update = registerSW({
+    immediate: true,
+    onNeedRefresh: () => {
+      take = () => void update(true);
+      changed();
+    },
+  });
+  keepCore().then(
+    () => {
+      kept = true;
+      changed();
+    },
+    (problem: unknown) =>
+      console.warn("The core is not on this device yet; the next start goes on with it.", problem),
+  );
+}
+
+async function keepCore(): Promise<void> {
+  await navigator.serviceWorker.ready;
+  const cache = await caches.open(CORE_CACHE);
+  const wanted = new Set(CORE_FILES.map((file) => new URL(file, location.href).href));
+  for (const url of wanted) if ((await cache.match(url)) === undefined) await cache.add(url);
+  for (const { url } of await cache.keys()) if (!wanted.has(url)) await cache.delete(url);
+}

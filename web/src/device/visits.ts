@@ -1,0 +1,64 @@
+/** Visits on this device: as the server has them, or as they were last fetched, with what waits here put on them. */
+import { useQuery } from "@tanstack/react-query";
+
+import { api, ApiProblem, data, type Schemas, type VisitShown } from "../api/client";
+import { queries } from "../api/queries";
+import { startCore } from "./core";
+import { kit } from "./kit";
+import { withWaiting } from "./judge";
+import { keepVisit, store } from "./store";
+
+export const useVisit = (id: string) => useQuery({ queryKey: ["visit", id], queryFn: () => visitOf(id) });
+
+async function visitOf(id: string): Promise<VisitShown> {
+  startCore();
+  const here = await openedHere(id);
+  if (here !== undefined) return withWaiting(here);
+  try {
+    return await withWaiting(await fetchVisit(id));
+  } catch (problem) {
+    if (problem instanceof ApiProblem && problem.status < 500) throw problem;
+    const kept = await store.visits.get(id);
+    if (kept === undefined) throw problem;
+    return withWaiting(kept.shown);
+  }
+}
+
+/** A visit that was opened on this device and that the server does not have yet. */
+async function openedHere(id: string): Promise<VisitShown | undefined> {
+  const opening = await store.entries
+    .where({ visit: id })
+    .and(({ act }) => act.kind === "open")
+    .count();
+  return opening === 0 ? undefined : (await store.visits.get(id))?.shown;
+}
+
+/** A visit from the server, kept on this device from then on. */
+async function fetchVisit(id: string): Promise<VisitShown> {
+  const shown = await data(api.GET("/api/v1/visits/{visit_id}", { params: { path: { visit_id: id } } }));
+  const now = queries.getQueryData<VisitShown>(["visit", id]);
+  // What was written while this answer was on its way is newer than it.
+  const newest =
+    now !== undefined && now.record.place > shown.record.place
+      ? { ...shown, record: now.record, round: now.round }
+      : shown;
+  await keepVisit(newest);
+  return newest;
+}
+
+/** How old a visit on this device may be before it is fetched again for a day without signal. */
+const OLD_MS = 10 * 60_000;
+
+/** Fetch the company's kit and the day's open visits, one by one: where the units stand there may be no signal. */
+export async function takeAlong(visits: Schemas["TodayVisit"][]): Promise<void> {
+  try {
+    await kit();
+    for (const { id, finished_at, mine } of visits) {
+      if (finished_at != null || !mine) continue;
+      const kept = await store.visits.get(id);
+      if (kept === undefined || Date.now() - kept.at > OLD_MS) await fetchVisit(id);
+    }
+  } catch (problem) {
+    console.warn("Not all of today is on this device yet; it is fetched when there is signal.", problem);
+  }
+}
