@@ -197,8 +197,21 @@ def end_session(asker: Member, sign_in_id: int) -> None:
         note(asker, f"ended a session of {found.member.shown_name}")
 
 
-def end_all_sessions(member: Member) -> None:
-    """End every session of a member."""
-    rows = SignIn.objects.of(member.company).filter(member=member, ended_at=None)
+@transaction.atomic
+def set_own_password(member: Member, new: str, session_key: str) -> None:
+    """Set a member's own password anew; their sign-ins elsewhere end. Raises FieldProblem (`new`)."""
+    try:
+        validate_password(new, member)
+    except ValidationError as problem:
+        raise FieldProblem("new", " ".join(problem.messages)) from None
+    member.set_password(new)
+    member.save(update_fields=["password"])
+    end_all_sessions(member, but=session_key)
+    note(member, "changed their password")
+
+
+def end_all_sessions(member: Member, but: str = "") -> None:
+    """End every session of a member, except one where it is named."""
+    rows = SignIn.objects.of(member.company).filter(member=member, ended_at=None).exclude(session_key=but)
     Session.objects.filter(session_key__in=list(rows.values_list("session_key", flat=True))).delete()
     rows.update(ended_at=timezone.now())

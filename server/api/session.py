@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from axes.handlers.proxy import AxesProxyHandler
 from django.conf import settings
-from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
 from django.utils import timezone
@@ -13,11 +13,13 @@ from ninja import Body, Router
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.device_keys import give_key
 from accounts.models import Member
-from accounts.people import record_sign_in, record_sign_out
+from accounts.models import SignIn as SignInRow
+from accounts.people import record_sign_in, record_sign_out, set_own_password
 from api.problems import Problem, Refused
 from api.signed_in import DEVICE, Asking, device_of, need_csrf
 
 router = Router(tags=["session"])
+LOCKED = "Too many wrong passwords. Wait 15 minutes, or ask your lead."
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,6 +28,14 @@ class SignIn:
 
     username: str
     password: str
+
+
+@dataclass(frozen=True, slots=True)
+class NewPassword:
+    """The password that was, and the one that is to be."""
+
+    old: str
+    new: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,15 +86,28 @@ def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
     need_csrf(request)
     if len(body.username) > 150 or len(body.password) > 1000:
         raise Refused(422, "Too long.", "username" if len(body.username) > 150 else "password")
-    locked = "Too many wrong passwords. Wait 15 minutes, or ask your lead."
     if AxesProxyHandler.is_locked(request, {"username": body.username}):
-        raise Refused(429, locked)
+        raise Refused(429, LOCKED)
     member = authenticate(request, username=body.username, password=body.password)
     if not isinstance(member, Member):
         if getattr(request, "axes_locked_out", False):
-            raise Refused(429, locked)
+            raise Refused(429, LOCKED)
         raise Refused(401, "This name and password do not match.", "password")
     begin_session(request, member)
+    return shown_session(member)
+
+
+@router.post("/password", response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem})
+def change_password(request: Asking, body: Body[NewPassword]) -> Session:
+    """Change one's own password. Wrong guesses of the old one lock the name, as they do at the sign-in."""
+    member = request.auth
+    if len(body.old) > 1000 or len(body.new) > 1000:
+        raise Refused(422, "Too long.", "old" if len(body.old) > 1000 else "new")
+    if authenticate(request, username=member.username, password=body.old) is None:
+        raise Refused(429, LOCKED) if getattr(request, "axes_locked_out", False) else Refused(422, "This is not your password.", "old")
+    set_own_password(member, body.new, request.session.session_key or "")
+    update_session_auth_hash(request, member)
+    SignInRow.objects.of(member.company).filter(member=member, ended_at=None).update(session_key=request.session.session_key or "")
     return shown_session(member)
 
 

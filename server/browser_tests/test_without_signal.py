@@ -7,6 +7,7 @@ from typing import Any
 from playwright.sync_api import Page, Route, expect
 
 from browser_tests.base import BrowserTest, wait_until_sent
+from testing.fixtures import fresh
 
 UNIT = "Fell Road 21, side yard"
 READY = "Ready without signal"
@@ -144,6 +145,30 @@ class WhoseItIs(BrowserTest):
         self.sign_in()
         wait_until_sent(self.page)
         self.assertEqual(by_whom(), ["Wren Hartle"])
+
+    def test_what_a_browser_that_died_or_an_earlier_version_left_is_sent_once(self) -> None:
+        self.sign_in()
+        visit = str(self.page.get_by_role("link").filter(has_text=UNIT).first.get_attribute("href")).split("/visits/")[1]
+        made = {"at": "2026-01-05T09:00:00Z", "after": None}
+        old = {"kind": "reading", "visit": visit, "body": made | {"id": fresh(), "seq": 1, "point": "cap.herm.uf", "typed": "34.1"}}
+        died = made | {
+            "id": fresh(), "seq": 2, "visit": visit, "member": "wren", "wrong": [], "act": {"kind": "reading", "point": "cap.fan.uf", "typed": "4.9"},
+        }  # fmt: skip
+        self.page.evaluate(
+            """([outbox, died]) => {
+              localStorage.setItem("outer-test.outbox", JSON.stringify({ waiting: [outbox], refused: [] }));
+              localStorage.setItem("outer-test.entry." + died.id, JSON.stringify(died));
+            }""",
+            [old, died],
+        )
+        for _ in range(2):
+            self.page.reload()
+            expect(self.page.get_by_role("heading", name="Today")).to_be_visible()
+            wait_until_sent(self.page)
+        expect(self.page.get_by_role("link").filter(has_text=UNIT)).to_contain_text("2 read")
+        entries = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()["round"]["entries"]
+        self.assertEqual({one["value"] for one in entries}, {"34.1", "4.9"})
+        self.assertEqual(self.page.evaluate("Object.keys(localStorage).filter((key) => /outbox|entry/.test(key))"), [])
 
 
 class WeakSignal(BrowserTest):

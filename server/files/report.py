@@ -81,6 +81,7 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
             "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
             "ladder": mark_safe(ladder(shown.ladder)),
+            "signed_otherwise": shown.signed_otherwise,
             "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.body.strokes],
             "fonts": [] if for_paper else _font_names(), "for_paper": for_paper,
         },

@@ -24,6 +24,7 @@ const FindScreen = lazy(find);
 const TagScreen = lazy(() => import("./screens/unit/Tag"));
 const CompanyScreen = lazy(() => import("./screens/company/Company"));
 const PeopleScreen = lazy(() => import("./screens/people/People"));
+const PasswordScreen = lazy(() => import("./screens/people/Password"));
 const ComeInScreen = lazy(() => import("./screens/people/ComeIn"));
 const FilesScreen = lazy(() => import("./screens/files/Files"));
 const LicencesScreen = lazy(() => import("./screens/licences/Licences"));
@@ -75,6 +76,7 @@ export function App() {
           <Route path="/rules" element={<RulesScreen />} />
           <Route path="/rule/:name" element={<RuleScreen />} />
           <Route path="/company" element={<CompanyScreen />} />
+          <Route path="/password" element={<PasswordScreen />} />
           <Route path="/people" element={<PeopleScreen />} />
           <Route path="/licences" element={<LicencesScreen />} />
           <Route path="/files" element={<FilesScreen />} />

@@ -6,7 +6,7 @@ from typing import ClassVar, Literal, get_args
 
 from outer_test.acts.act import Act, Body, Moment
 from outer_test.ledger import STOPPED, Answered, Event, Kind, Recorded, Stamp, TakenBack, latest_run
-from outer_test.measurement import FieldProblem
+from outer_test.measurement import FieldProblem, quantity
 from outer_test.visit import ANSWERS, RUN_EVENTS, Answer, Conditions, RunEvent
 
 MOST_S = 4 * 3600
@@ -14,10 +14,14 @@ MOST_S = 4 * 3600
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class NewStamp(Act):
-    """An event of the defrost at hand; `forced` begins a new run, `stopped` says that nobody watches any more."""
+    """An event of the defrost at hand; `forced` begins a new run, `stopped` says that nobody watches any more.
+
+    `s` is given where somebody says afterwards when it was, in seconds after it was forced; else it is now.
+    """
 
     kind: Literal["stamp"] = "stamp"
     event: str
+    s: float | None = quantity("s", 0, MOST_S)
     writes: ClassVar[tuple[Kind, ...]] = (Kind.STAMP,)
 
     def bodies(self, known: Recorded, moment: Moment) -> Iterator[Body]:
@@ -30,7 +34,7 @@ class NewStamp(Act):
         forced = next((stamp for stamp in _run(known) if stamp.body.event == "forced"), None)
         if forced is None:
             raise FieldProblem("event", "Force the defrost first: the other times count from there.")
-        seconds = _seconds_between(forced, moment)
+        seconds = _seconds_between(forced, moment) if self.s is None else self.s
         if not 0 <= seconds <= MOST_S:
             raise FieldProblem("at", "This is before the defrost was forced, or hours after it.")
         yield "", Stamp(forced.body.run, self.event, round(seconds, 1)), 0  # type: ignore[arg-type]

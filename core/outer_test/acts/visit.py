@@ -51,6 +51,8 @@ class FinishVisit(Act):
 
     kind: Literal["finish"] = "finish"
     reason: str = ""
+    core: str = ""
+    digest: str = ""
     writes: ClassVar[tuple[Kind, ...]] = (Kind.FINISHED,)
 
     def bodies(self, known: Recorded, moment: Moment) -> Iterator[Body]:
@@ -61,7 +63,7 @@ class FinishVisit(Act):
             check_finish(known.visit, self.reason)
         except FinishProblem as problem:
             raise FieldProblem("reason", f"{problem}. Put it back, or say why it stays off.") from None
-        yield "", Finished(self.reason.strip()), 0
+        yield "", Finished(self.reason.strip(), self.core, self.digest), 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,9 +88,10 @@ class SignVisit(Act):
     kind: Literal["signature"] = "signature"
     name: str
     strokes: tuple[tuple[tuple[float, float], ...], ...]
+    digest: str = ""
     writes: ClassVar[tuple[Kind, ...]] = (Kind.SIGNATURE,)
 
     def bodies(self, known: Recorded, moment: Moment) -> Iterator[Body]:
         """The signature."""
         strokes = tuple(tuple((round(x, 4), round(y, 4)) for x, y in stroke) for stroke in self.strokes)
-        yield "", Signature(self.name.strip(), strokes), 0
+        yield "", Signature(self.name.strip(), strokes, self.digest), 0

@@ -196,12 +196,17 @@ class Rules(Record):
 
 @dataclass(frozen=True, slots=True)
 class Signature(Record):
-    """A signature drawn on the screen: strokes of points (x, y), from 0 to 1, in a box one wide and a third high."""
+    """A signature drawn on the screen: strokes of points (x, y), from 0 to 1, in a box one wide and a third high.
+
+    `digest` is what the visit had come to as it was signed.
+    """
 
     name: str
     strokes: tuple[tuple[tuple[float, float], ...], ...]
+    digest: str = ""
 
     def __post_init__(self) -> None:
+        _at_most("digest", self.digest, 64)
         if not self.name.strip() or len(self.name) > 80:
             raise FieldProblem("name", "Say who signs. Use up to 80 characters.")
         points = [point for stroke in self.strokes for point in stroke]
@@ -215,12 +220,19 @@ class Signature(Record):
 
 @dataclass(frozen=True, slots=True)
 class Finished(Record):
-    """The visit is finished; with lines still open, `reason` says why and prints on the sheet."""
+    """The visit is finished; with lines still open, `reason` says why and prints on the sheet.
+
+    `core` is the version that judged it where it was finished, `digest` what it came to there.
+    """
 
     reason: str = ""
+    core: str = ""
+    digest: str = ""
 
     def __post_init__(self) -> None:
         _at_most("reason", self.reason, 300)
+        _at_most("core", self.core, 20)
+        _at_most("digest", self.digest, 64)
 
 
 @dataclass(frozen=True, slots=True)

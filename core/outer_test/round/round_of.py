@@ -2,11 +2,13 @@
 
 from collections.abc import Iterable
 
+from outer_test import VERSION
 from outer_test.assessment import Assessment, as_left, assessment_of, judge
 from outer_test.circuit import ladder_of
 from outer_test.diagnosis import diagnose, expected_here, table_of
 from outer_test.ledger import STOPPED, Conflict, Event, Kind, Recorded, latest_run, standing
 from outer_test.procedure import caught, stations
+from outer_test.round.digest import digest_of
 from outer_test.round.path import path_of
 from outer_test.round.shown import (
     ConflictShown,
@@ -38,6 +40,7 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
     planned = stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None})
     diagnosis = diagnose(visit, judged, table)
     finish = recorded.closing.finish
+    digest = digest_of(assessment, diagnosis)
     return Round(
         place=recorded.place,
         stations=planned,
@@ -64,6 +67,10 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
         finished_by="" if finish is None else recorded.name_of(finish),
         finish_reason="" if finish is None else finish.body.reason,
         cancelled=recorded.cancelled,
+        core=VERSION,
+        digest=digest,
+        judged_otherwise=finish is not None and finish.body.digest not in ("", digest),
+        signed_otherwise=any(signed.body.digest not in ("", digest) for signed in recorded.of(Kind.SIGNATURE)[-1:]),
         waiting=tuple(_waiting(recorded)),
         conflicts=tuple(_conflict(recorded, conflict, asker) for conflict in recorded.conflicts),
         unreadable=recorded.unreadable,

@@ -145,7 +145,8 @@ class Round:
     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
     this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
     is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read. `cancelled` is
-    why the visit will not be, empty where it will.
+    why the visit will not be, empty where it will. `core` is the version that judged, `digest` what it came to in a few letters;
+    `judged_otherwise` where the device that finished the visit saw another, `signed_otherwise` where the signature is for another.
     """
 
     place: int
@@ -171,6 +172,10 @@ class Round:
     finished_by: str
     finish_reason: str
     cancelled: str
+    core: str
+    digest: str
+    judged_otherwise: bool
+    signed_otherwise: bool
     waiting: tuple[WaitingShown, ...]
     conflicts: tuple[ConflictShown, ...]
     unreadable: int

@@ -48,6 +48,29 @@ class Session(TestCase):
         body = {"username": "first-tech", "password": PASSWORD}
         self.assertEqual(stranger.post("/api/v1/session", body, content_type="application/json").status_code, 403)
 
+    def test_ones_own_password_is_changed_with_the_old_one_and_signs_out_elsewhere(self) -> None:
+        here, elsewhere = Caller(), Caller()
+        for caller in (here, elsewhere):
+            self.assertEqual(self.sign_in(caller), 200)
+        new = "another long enough one"
+        for body, field in (
+            ({"old": "wrong", "new": new}, "old"),
+            ({"old": PASSWORD, "new": "short"}, "new"),
+            ({"old": PASSWORD, "new": "x" * 1001}, "new"),
+        ):
+            got = here.send("POST", "/session/password", body)
+            self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field))
+        self.assertEqual(here.send("POST", "/session/password", {"old": PASSWORD, "new": new}).status_code, 200)
+        self.assertEqual(here.send("GET", "/today").status_code, 200)
+        self.assertEqual(elsewhere.send("GET", "/today").status_code, 401)
+        self.assertEqual((self.sign_in(Caller()), self.sign_in(Caller(), new)), (401, 200))
+
+    def test_the_old_password_cannot_be_guessed_at(self) -> None:
+        caller = Caller()
+        self.sign_in(caller)
+        codes = [caller.send("POST", "/session/password", {"old": "wrong", "new": "another long enough one"}).status_code for _ in range(6)]
+        self.assertEqual(codes[-1], 429)
+
     def test_somebody_disabled_is_out(self) -> None:
         caller = self.mine.client()
         Member.objects.filter(pk=self.mine.member.pk).update(is_active=False)

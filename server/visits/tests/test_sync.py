@@ -148,6 +148,15 @@ class AfterTheEnd(TestCase):
         watched = self.one.send("GET", "/fleet/watch").json()["units"]
         self.assertEqual([one["point"] for unit in watched for one in unit["watched"]], ["cap.herm.uf"])
 
+    def test_what_came_to_something_else_since_is_told_at_the_end_and_the_signature(self) -> None:
+        shown = self.do(self.one, "reading", 1, point="cap.fan.uf", typed="5.0")
+        ended = self.do(self.one, "finish", 10, reason="storm", core=shown["core"], digest=shown["digest"])
+        signed = self.do(self.one, "signature", 11, name="P. Holder", strokes=[[[0.1, 0.1]]], digest=ended["digest"])
+        self.assertEqual([(one["judged_otherwise"], one["signed_otherwise"]) for one in (ended, signed)], [(False, False)] * 2)
+        later = self.do(self.other, "reading", 5, point="cap.herm.uf", typed="31.0")
+        self.assertEqual((later["judged_otherwise"], later["signed_otherwise"]), (True, True))
+        self.assertIn("changed after it was signed", self.one.send("GET", f"{self.path}/report").content.decode())
+
     def test_a_line_that_comes_to_light_brings_the_visit_back_to_the_day(self) -> None:
         self.do(self.one, "finish", 10, reason="")
         Visit.objects.of(self.mine.company).update(

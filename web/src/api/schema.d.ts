@@ -32,6 +32,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Change one's own password. Wrong guesses of the old one lock the name, as they do at the sign-in.
+         */
+        post: operations["api_session_change_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/today": {
         parameters: {
             query?: never;
@@ -1077,6 +1097,16 @@ export interface components {
         Problem: {
             /** Errors */
             errors: components["schemas"]["FieldError"][];
+        };
+        /**
+         * NewPassword
+         * @description The password that was, and the one that is to be.
+         */
+        NewPassword: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
         };
         /**
          * PersonChoice
@@ -2407,7 +2437,8 @@ export interface components {
          *     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
          *     this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
          *     is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read. `cancelled` is
-         *     why the visit will not be, empty where it will.
+         *     why the visit will not be, empty where it will. `core` is the version that judged, `digest` what it came to in a few letters;
+         *     `judged_otherwise` where the device that finished the visit saw another, `signed_otherwise` where the signature is for another.
          */
         Round: {
             /** Place */
@@ -2451,6 +2482,14 @@ export interface components {
             finish_reason: string;
             /** Cancelled */
             cancelled: string;
+            /** Core */
+            core: string;
+            /** Digest */
+            digest: string;
+            /** Judged Otherwise */
+            judged_otherwise: boolean;
+            /** Signed Otherwise */
+            signed_otherwise: boolean;
             /** Waiting */
             waiting: components["schemas"]["WaitingShown"][];
             /** Conflicts */
@@ -3325,6 +3364,16 @@ export interface components {
              * @default
              */
             reason: string;
+            /**
+             * Core
+             * @default
+             */
+            core: string;
+            /**
+             * Digest
+             * @default
+             */
+            digest: string;
         };
         /**
          * LiftedHow
@@ -3415,6 +3464,8 @@ export interface components {
         /**
          * NewStamp
          * @description An event of the defrost at hand; `forced` begins a new run, `stopped` says that nobody watches any more.
+         *
+         *     `s` is given where somebody says afterwards when it was, in seconds after it was forced; else it is now.
          */
         NewStamp: {
             /**
@@ -3424,6 +3475,8 @@ export interface components {
             kind: "stamp";
             /** Event */
             event: string;
+            /** S */
+            s?: number | null;
         };
         /**
          * NewWire
@@ -3585,6 +3638,11 @@ export interface components {
                 number,
                 number
             ][][];
+            /**
+             * Digest
+             * @default
+             */
+            digest: string;
         };
         /**
          * Sync
@@ -5086,6 +5144,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Session"];
+                };
+            };
+        };
+    };
+    api_session_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

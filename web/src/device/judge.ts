@@ -37,18 +37,28 @@ export async function judgedHere(
 /** The visit with what waits on this device, and what became of each entry; undefined where nobody can say now. */
 export async function judged(shown: VisitShown): Promise<Judged | undefined> {
   const waiting = await waitingOf(shown.id);
-  if (coreState() === "ready") {
-    try {
-      return await judgedHere(shown.id, shown.record, waiting);
-    } catch (problem) {
-      console.warn("The core on this device did not answer; the server is asked.", problem);
-    }
+  const here = await byCore(shown, waiting);
+  // What a newer version wrote is kept as it is; the server knows what to make of it.
+  if (here !== undefined && here.round.unreadable === 0) return here;
+  return (await byServer(shown.id, waiting)) ?? here;
+}
+
+async function byCore(shown: VisitShown, waiting: Entry[]): Promise<Judged | undefined> {
+  if (coreState() !== "ready") return undefined;
+  try {
+    return await judgedHere(shown.id, shown.record, waiting);
+  } catch (problem) {
+    console.warn("The core on this device did not answer; the server is asked.", problem);
+    return undefined;
   }
+}
+
+async function byServer(id: string, waiting: Entry[]): Promise<Judged | undefined> {
   if (waiting.length === 0 || !navigator.onLine) return undefined;
   try {
     return await data(
       api.POST("/api/v1/visits/{visit_id}/judge", {
-        params: { path: { visit_id: shown.id } },
+        params: { path: { visit_id: id } },
         body: { entries: waiting.map(asSent) },
       }),
     );

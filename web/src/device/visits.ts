@@ -1,5 +1,7 @@
 /** Visits on this device: as the server has them, or as they were last fetched, with what waits here put on them. */
 import { useQuery } from "@tanstack/react-query";
+import { liveQuery } from "dexie";
+import { useEffect, useState } from "react";
 
 import { api, ApiProblem, data, type Schemas, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
@@ -49,16 +51,48 @@ async function fetchVisit(id: string): Promise<VisitShown> {
 /** How old a visit on this device may be before it is fetched again for a day without signal. */
 const OLD_MS = 10 * 60_000;
 
-/** Fetch the company's kit and the day's open visits, one by one: where the units stand there may be no signal. */
-export async function takeAlong(visits: Schemas["TodayVisit"][]): Promise<void> {
+/** Before it begins to fetch ahead, and between two: what a person asks for goes first. */
+const BEFORE_MS = 3000;
+const BETWEEN_MS = 700;
+const rest = (ms: number) => new Promise((done) => window.setTimeout(done, ms));
+
+/**
+ * Fetch the company's kit and the day's open visits, one by one: where the units stand there may be no signal. It stops where
+ * `wanted` says no more.
+ */
+export async function takeAlong(visits: Schemas["TodayVisit"][], wanted: () => boolean): Promise<void> {
   try {
-    await kit();
+    await rest(BEFORE_MS);
+    if (wanted()) await kit();
     for (const { id, finished_at, mine } of visits) {
-      if (finished_at != null || !mine) continue;
+      if (finished_at != null || !mine || !wanted()) continue;
       const kept = await store.visits.get(id);
-      if (kept === undefined || Date.now() - kept.at > OLD_MS) await fetchVisit(id);
+      if (kept !== undefined && Date.now() - kept.at < OLD_MS) continue;
+      await fetchVisit(id);
+      await rest(BETWEEN_MS);
     }
   } catch (problem) {
     console.warn("Not all of today is on this device yet; it is fetched when there is signal.", problem);
   }
+}
+
+async function hasDay(): Promise<boolean> {
+  const today = (await store.answers.get("today "))?.body as Schemas["Today"] | undefined;
+  const kept = await store.answers.get("kit");
+  if (today === undefined || kept === undefined) return false;
+  const mine = today.visits.filter((visit) => visit.mine && visit.finished_at == null).map(({ id }) => id);
+  return (await store.visits.where("id").anyOf(mine).count()) === mine.length;
+}
+
+/** Whether the company's kit and one's own open visits of the day are on this device. */
+export function useHasDay(): boolean {
+  const [has, setHas] = useState(false);
+  useEffect(() => {
+    const watched = liveQuery(hasDay).subscribe({
+      next: setHas,
+      error: (problem) => console.warn("What is on this device cannot be read.", problem),
+    });
+    return () => watched.unsubscribe();
+  }, []);
+  return has;
 }

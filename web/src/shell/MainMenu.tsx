@@ -9,6 +9,7 @@ import { useCoreState } from "../device/core";
 import { isRefused, memberNow, useEntries } from "../device/entries";
 import { useIsKept } from "../device/keepApp";
 import { sessionIs } from "../device/session";
+import { useHasDay } from "../device/visits";
 import { useMode } from "../theme/mode";
 import { useScale } from "../theme/temperature";
 
@@ -95,6 +96,9 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
         <Act type="button" onClick={turn}>
           {mode === "dark" ? "Light" : "Dark"}
         </Act>
+        <Place to="/password" onClick={close}>
+          Change your password
+        </Place>
         <Act type="button" onClick={() => void leave()}>
           {asked && mine > 0
             ? `Sign out all the same: ${mine} ${mine === 1 ? "entry waits" : "entries wait"} until you sign in here again`
@@ -117,9 +121,10 @@ const READY = {
 function Ready() {
   const core = useCoreState();
   const kept = useIsKept();
+  const day = useHasDay();
   return (
     <chakra.p role="status" px="4" py="3" fontSize="sm" color="faint">
-      {READY[core === "ready" && !kept ? "loading" : core]}
+      {READY[core === "ready" && !(kept && day) ? "loading" : core]}
     </chakra.p>
   );
 }

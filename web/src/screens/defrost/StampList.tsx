@@ -17,8 +17,7 @@ export function StampList({ visit, defrost }: { visit: string; defrost: Defrost 
   const forced = defrost.stamps.find(({ event }) => event === "forced");
   if (forced === undefined) return null;
   const stamp = (event: string, seconds: number) => {
-    const at = new Date(new Date(forced.at).getTime() + seconds * 1000).toISOString();
-    send(visit, { kind: "stamp", event }, at);
+    send(visit, { kind: "stamp", event, s: seconds });
   };
   const remove = (id: string) => send(visit, { kind: "undo", stamp: id });
   return (

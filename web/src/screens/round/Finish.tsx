@@ -36,7 +36,8 @@ export function Finish({ visit }: { visit: VisitShown }) {
       return;
     }
     try {
-      await act(visit.id, { kind: "finish", reason: open > 0 ? reason : "" });
+      const { core, digest } = visit.round;
+      await act(visit.id, { kind: "finish", reason: open > 0 ? reason : "", core, digest });
       setReason("");
       await go(sheet);
     } catch (error) {

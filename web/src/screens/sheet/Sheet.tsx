@@ -98,6 +98,13 @@ function Paper({ visit }: { visit: VisitShown }) {
           Finished with lines not put back. Reason: {round.finish_reason}
         </Text>
       )}
+      {(round.judged_otherwise || round.signed_otherwise) && (
+        <Text borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3" mb="4">
+          {round.judged_otherwise &&
+            "What it came to changed after it was finished: entries came later, or another version judged. "}
+          {round.signed_otherwise && "What was read changed after it was signed."}
+        </Text>
+      )}
       {round.diagnosis.accused.length > 0 && (
         <Box as="section" aria-label="What is wrong" mb="4">
           {round.diagnosis.accused.map(({ part, fault, why }) => (
@@ -156,7 +163,7 @@ function Paper({ visit }: { visit: VisitShown }) {
         Judged by: {Object.values(visit.schools).join("; ")}. Readings tell what was measured on the day; work
         on live parts is for licensed people, under local code.
       </Text>
-      <Sign visit={visit.id} />
+      <Sign visit={visit.id} digest={round.digest} />
       <Flex gap="3" mt="4" wrap="wrap" className="no-print">
         <SheetLink href={`/api/v1/visits/${visit.id}/report`} look="next">
           Customer page

@@ -14,7 +14,7 @@ type Point = [number, number];
 const WIDE = 300;
 const HIGH = 100;
 
-export function Sign({ visit }: { visit: string }) {
+export function Sign({ visit, digest }: { visit: string; digest: string }) {
   const [strokes, setStrokes] = useState<Point[][]>([]);
   const [name, setName] = useDraft(`${visit} signed by`);
   const [problem, setProblem] = useState("");
@@ -39,7 +39,7 @@ export function Sign({ visit }: { visit: string }) {
   };
   const keep = async () => {
     try {
-      await act(visit, { kind: "signature", name, strokes });
+      await act(visit, { kind: "signature", name, strokes, digest });
       await sendNow(); // the page to hand over is the server's
       say(`Signed by ${name}. It prints on the sheet.`);
       setProblem("");

@@ -10,6 +10,7 @@ import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
 import { useEntries } from "../../device/entries";
 import { addUnit, openVisit, unitsHere } from "../../device/opening";
+import { useReached } from "../../device/reach";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { say } from "../../shell/toast";
@@ -34,6 +35,9 @@ export function NewVisit({ units, people, day }: Props) {
   });
   const [problem, setProblem] = useState("");
   const go = useNavigate();
+  const added = unitsHere(useEntries());
+  // With signal a unit that was added is on the list in a moment.
+  const here = useReached() ? [] : added;
 
   const open = async ({ unit, complaint, began, when, technician }: Form) => {
     try {
@@ -59,7 +63,7 @@ export function NewVisit({ units, people, day }: Props) {
           <Field label="Unit" flex="1 1 16rem">
             <Choice required {...form.register("unit")}>
               <option value="">Choose a unit</option>
-              {[...unitsHere(useEntries()), ...units].map((unit) => (
+              {[...here, ...units].map((unit) => (
                 <option key={unit.id} value={unit.id}>
                   {unit.site}, {unit.unit}
                 </option>

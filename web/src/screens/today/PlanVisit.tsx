@@ -1,5 +1,5 @@
 /** Changing a visit on the day's list: when, whose, what for, what its unit is called; or that it will not be. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { fieldErrors, type FieldError, type Schemas } from "../../api/client";
@@ -74,7 +74,7 @@ export function PlanVisit({ visit, people, close }: { visit: Planned; people: Pe
           {visit.cancelled && (
             <Text mb="2">Cancelled: {visit.cancelled}. Saved with a time, it is on again.</Text>
           )}
-          <Box display="grid" gap="3">
+          <Box display="grid" gap="3" mt="3">
             <Flex gap="3" wrap="wrap">
               <Field label="When" flex="1 1 12rem" problem={at("scheduled_for")}>
                 <TextInput
@@ -133,6 +133,9 @@ export function PlanVisit({ visit, people, close }: { visit: Planned; people: Pe
               ))}
             </Flex>
           </Box>
+          <Link asChild color="copper" fontWeight="600" minH="44px" display="inline-flex" alignItems="center">
+            <a href={`geo:0,0?q=${encodeURIComponent(form.address)}`}>The address on this phone’s map</a>
+          </Link>
           {loose && <Problem id="plan-problem">{loose.message}</Problem>}
           <Flex gap="3" mt="4" wrap="wrap">
             <Button look="next" onClick={() => void save()}>

@@ -25,7 +25,12 @@ export default function Today() {
   const today = useToday(asked);
   const visits = today.data?.visits;
   useEffect(() => {
-    if (asked === undefined && visits !== undefined) void takeAlong(visits);
+    if (asked !== undefined || visits === undefined) return undefined;
+    let here = true;
+    void takeAlong(visits, () => here);
+    return () => {
+      here = false;
+    };
   }, [asked, visits]);
   const now = asDay(new Date());
   const day = asked ?? today.data?.day ?? now;
@@ -47,20 +52,22 @@ export default function Today() {
               day: "numeric",
             })}
           </Text>
-          <Button aria-label="The day before" onClick={() => go(dayOn(day, -1))}>
-            ‹
-          </Button>
-          {day !== now && <Button onClick={() => go(now)}>Today</Button>}
-          <Button aria-label="The day after" onClick={() => go(dayOn(day, 1))}>
-            ›
-          </Button>
-          <TextInput
-            type="date"
-            w="auto"
-            aria-label="Another day"
-            value={day}
-            onChange={(event) => event.target.value && go(event.target.value)}
-          />
+          <Flex as="nav" aria-label="Day" gap="2">
+            <Button aria-label="The day before" onClick={() => go(dayOn(day, -1))}>
+              ‹
+            </Button>
+            {day !== now && <Button onClick={() => go(now)}>Today</Button>}
+            <Button aria-label="The day after" onClick={() => go(dayOn(day, 1))}>
+              ›
+            </Button>
+            <TextInput
+              type="date"
+              w="auto"
+              aria-label="Another day"
+              value={day}
+              onChange={(event) => event.target.value && go(event.target.value)}
+            />
+          </Flex>
         </Flex>
         {today.isPending && <Text>Opening …</Text>}
         {today.isError && <Text color="brick">{inWords(today.error)}</Text>}
@@ -104,15 +111,23 @@ function DayList({ day, isToday, today }: DayProps) {
                 {visits.map((visit) => (
                   <Flex key={visit.id} align="center" borderBottomWidth="1px" borderColor="rule">
                     <VisitRow visit={visit} day={day} />
-                    {visit.finished_at == null && (
-                      <Button
-                        look="quiet"
-                        aria-label={`Change: ${visit.site}, ${visit.unit}`}
-                        onClick={() => setChanging(visit.id)}
-                      >
-                        Change
-                      </Button>
-                    )}
+                    <Box
+                      flex="none"
+                      w={{ base: "auto", md: "5rem" }}
+                      alignSelf={{ base: "flex-start", md: "center" }}
+                    >
+                      {visit.finished_at == null && (
+                        <Button
+                          look="quiet"
+                          px={{ base: "0", md: "2" }}
+                          mt={{ base: "2", md: "0" }}
+                          aria-label={`Change: ${visit.site}, ${visit.unit}`}
+                          onClick={() => setChanging(visit.id)}
+                        >
+                          Change
+                        </Button>
+                      )}
+                    </Box>
                   </Flex>
                 ))}
               </Box>
