@@ -95,6 +95,10 @@ class WithoutSignal(BrowserTest):
         self.page.context.set_offline(False)
         wait_until_sent(self.page)
         self.assertEqual({one["value"] for one in self.on_record()["round"]["entries"]}, {"34.9", "5.0"})
+        for page in (self.page, second):  # whichever sent it, neither lost what the other typed
+            page.get_by_role("link", name="All readings").click()
+            for value in ("34.9 µF", "5.0 µF"):
+                expect(page.get_by_role("region", name="Capacitors")).to_contain_text(value)
 
     def test_a_unit_nobody_knew_and_a_visit_to_it(self) -> None:
         page = self.cold()

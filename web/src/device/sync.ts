@@ -88,11 +88,29 @@ async function takeIn({ acknowledged, since }: Schemas["Synced"], entries: Entry
   const ids = written.map(({ id }) => id);
   await dropEntries(ids);
   for (const { visit } of since) {
-    if (coreState() === "ready") await redraw(visit);
-    else void queries.invalidateQueries({ queryKey: ["visit", visit] });
+    await drawNews(visit);
+    otherTabs.postMessage(visit);
   }
   for (const { visit } of entries.filter(({ id, act }) => ids.includes(id) && WHOLE.has(act.kind)))
     void queries.invalidateQueries({ queryKey: ["visit", visit] });
+}
+
+/** What one tab sent is news to the others: their round must not lose what no longer waits. */
+const otherTabs = new BroadcastChannel("outer-test.news");
+otherTabs.onmessage = ({ data: visit }: MessageEvent<string>) => void adopt(visit);
+
+async function adopt(visit: string): Promise<void> {
+  const shown = queries.getQueryData<VisitShown>(["visit", visit]);
+  const kept = (await store.visits.get(visit))?.shown;
+  if (shown === undefined || kept === undefined || kept.record.place <= shown.record.place) return;
+  queries.setQueryData(["visit", visit], { ...shown, record: kept.record });
+  await drawNews(visit);
+}
+
+/** Draw a visit by what is new on it: the core does it here, else the server is asked for all of it. */
+async function drawNews(visit: string): Promise<void> {
+  if (coreState() === "ready") await redraw(visit);
+  else void queries.invalidateQueries({ queryKey: ["visit", visit] });
 }
 
 const shownOf = async (id: string): Promise<VisitShown | undefined> =>

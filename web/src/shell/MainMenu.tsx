@@ -3,7 +3,7 @@ import { chakra } from "@chakra-ui/react";
 import { useId, useState } from "react";
 import { Link } from "react-router";
 
-import { api, data } from "../api/client";
+import { api, data, inWords } from "../api/client";
 import { queries } from "../api/queries";
 import { useCoreState } from "../device/core";
 import { isRefused, memberNow, useEntries } from "../device/entries";
@@ -74,7 +74,13 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
       setAsked(true);
       return;
     }
-    await sessionIs(await data(api.DELETE("/api/v1/session")));
+    try {
+      await sessionIs(await data(api.DELETE("/api/v1/session")));
+    } catch (problem) {
+      const { say } = await import("./toast");
+      say(inWords(problem, " Signing out needs signal."));
+      return;
+    }
     // What the one before saw is not there for the next.
     queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
   };
