@@ -210,6 +210,11 @@ def set_own_password(member: Member, new: str, session_key: str) -> None:
     note(member, "changed their password")
 
 
+def session_changed(member: Member, before: str, now: str) -> None:
+    """A sign-in goes on under another session key, as it does after a new password."""
+    SignIn.objects.of(member.company).filter(session_key=before, ended_at=None).update(session_key=now)
+
+
 def end_all_sessions(member: Member, but: str = "") -> None:
     """End every session of a member, except one where it is named."""
     rows = SignIn.objects.of(member.company).filter(member=member, ended_at=None).exclude(session_key=but)

@@ -13,8 +13,7 @@ from ninja import Body, Router
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.device_keys import give_key
 from accounts.models import Member
-from accounts.models import SignIn as SignInRow
-from accounts.people import record_sign_in, record_sign_out, set_own_password
+from accounts.people import record_sign_in, record_sign_out, session_changed, set_own_password
 from api.problems import Problem, Refused
 from api.signed_in import DEVICE, Asking, device_of, need_csrf
 
@@ -105,9 +104,10 @@ def change_password(request: Asking, body: Body[NewPassword]) -> Session:
         raise Refused(422, "Too long.", "old" if len(body.old) > 1000 else "new")
     if authenticate(request, username=member.username, password=body.old) is None:
         raise Refused(429, LOCKED) if getattr(request, "axes_locked_out", False) else Refused(422, "This is not your password.", "old")
-    set_own_password(member, body.new, request.session.session_key or "")
+    before = request.session.session_key or ""
+    set_own_password(member, body.new, before)
     update_session_auth_hash(request, member)
-    SignInRow.objects.of(member.company).filter(member=member, ended_at=None).update(session_key=request.session.session_key or "")
+    session_changed(member, before, request.session.session_key or "")
     return shown_session(member)
 
 

@@ -2,12 +2,15 @@
 
 import random
 import re
+from io import BytesIO
 from typing import Any
 
+from PIL import Image
 from playwright.sync_api import Page, Route, expect
 
 from browser_tests.base import BrowserTest, wait_until_sent
-from testing.fixtures import fresh
+from testing.fixtures import fresh, own_files
+from visits.models import Photo
 
 UNIT = "Fell Road 21, side yard"
 READY = "Ready without signal"
@@ -173,6 +176,25 @@ class WhoseItIs(BrowserTest):
         entries = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()["round"]["entries"]
         self.assertEqual({one["value"] for one in entries}, {"34.1", "4.9"})
         self.assertEqual(self.page.evaluate("Object.keys(localStorage).filter((key) => /outbox|entry/.test(key))"), [])
+
+
+class Photographed(BrowserTest):
+    def test_a_photo_waits_for_signal_and_is_there_once(self) -> None:
+        own_files(self)
+        picture = BytesIO()
+        Image.new("RGB", (40, 30), "grey").save(picture, "PNG")
+        file = {"name": "label.png", "mimeType": "image/png", "buffer": picture.getvalue()}
+        self.sign_in()
+        self.open_visit(UNIT.split(",", maxsplit=1)[0], "Plate")
+        photos = self.page.get_by_role("region", name="Photos")
+        photos.get_by_label("Of what").fill("the label")
+        self.page.context.set_offline(True)
+        photos.get_by_label("Photo file").set_input_files(file)  # type: ignore[arg-type]
+        expect(photos.get_by_text("the label, stored here, not sent yet")).to_be_visible()
+        self.page.context.set_offline(False)
+        expect(photos.get_by_text("stored here")).to_have_count(0, timeout=40_000)
+        expect(photos.get_by_role("img", name="the label")).to_have_count(1)
+        self.assertEqual([photo.about for photo in Photo._base_manager.all()], ["the label"])
 
 
 class WeakSignal(BrowserTest):

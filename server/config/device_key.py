@@ -4,7 +4,8 @@ from collections.abc import Callable
 
 from django.conf import settings
 from django.contrib.auth import login
-from django.http import HttpRequest, HttpResponse
+from django.db import InterfaceError, OperationalError
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 
 from accounts.device_keys import LASTS, give_key, sign_in_of
@@ -25,7 +26,11 @@ class DeviceKey:
         if not request.path.startswith("/api/"):
             return self.get_response(request)
         key = request.COOKIES.get(COOKIE, "")
-        ended = bool(key) and not isinstance(request.user, Member) and not _come_back(request, key)
+        try:
+            ended = bool(key) and not isinstance(request.user, Member) and not _come_back(request, key)
+        except (OperationalError, InterfaceError):  # as the API answers it: what waits is sent again
+            told = {"field": "", "message": "The database does not answer. Nothing was saved; it will be sent again."}
+            return JsonResponse({"errors": [told]}, status=503)
         response = self.get_response(request)
         new: str | None = getattr(request, "device_key", None)
         if new:

@@ -74,7 +74,7 @@ class Caller(Client):
             return Did(sent.status_code, sent.json())
         answered = sent.json()["acknowledged"][0]
         if answered["state"] == "refused":
-            gone = any(one["message"].startswith("There is no such") and one["field"] in ("", "unit") for one in answered["wrong"])
+            gone = {one["field"] for one in answered["wrong"]} & {"visit", "unit"}
             return Did(404 if gone else 422, {"errors": answered["wrong"]})
         if kind == "unit":
             return Did(200, {"id": visit})

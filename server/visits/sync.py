@@ -123,7 +123,7 @@ def _acted(writer: Writer, visit: UUID, acts: Sequence[tuple[Push, Act]]) -> Seq
     try:
         return act_on_all(writer, visit, acts)
     except NoSuchVisit:
-        return [FieldProblem("", "There is no such visit.")] * len(acts)
+        return [FieldProblem("visit", "There is no such visit.")] * len(acts)
 
 
 def _refused(entry: Push, problem: ReadProblem | FieldProblem) -> Acknowledged:

@@ -44,7 +44,7 @@ class Sync(TestCase):
         )  # fmt: skip
         self.assertEqual([one["state"] for one in answer["acknowledged"] if one["wrong"] == []], ["saved", "saved"])
         fields = {one["wrong"][0]["field"] for one in answer["acknowledged"] if one["wrong"]}
-        self.assertEqual(fields, {"typed", "kind", "text", "", "at", "loud"})
+        self.assertEqual(fields, {"typed", "kind", "text", "visit", "at", "loud"})
         self.assertEqual([row.body["value"] for row in events(self.mine.company, Kind.READING)], ["39.9", "5.0"])
 
     def test_sent_again_it_is_there_already(self) -> None:

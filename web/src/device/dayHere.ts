@@ -1,9 +1,7 @@
 /** The day's list with what was done on this device and is not on the server yet: visits opened here, and how others now stand. */
-import { liveQuery } from "dexie";
-import { useEffect, useState } from "react";
-
 import type { Schemas, VisitShown } from "../api/client";
 import { isRefused } from "./entries";
+import { useLive } from "./live";
 import { store } from "./store";
 
 type TodayVisit = Schemas["TodayVisit"];
@@ -13,6 +11,8 @@ async function withEntries(): Promise<VisitShown[]> {
   const kept = await store.visits.bulkGet([...new Set(entries.map(({ visit }) => visit))]);
   return kept.flatMap((one) => (one === undefined ? [] : [one.shown]));
 }
+
+const NONE: VisitShown[] = [];
 
 const asLine = (shown: VisitShown): TodayVisit => ({
   id: shown.id,
@@ -42,14 +42,7 @@ const standing = ({ round }: VisitShown) => ({
 
 /** The visits of a day as they stand on this device; on today's list those too that were opened here. */
 export function useDayHere(visits: TodayVisit[], isToday: boolean): TodayVisit[] {
-  const [here, setHere] = useState<VisitShown[]>([]);
-  useEffect(() => {
-    const watched = liveQuery(withEntries).subscribe({
-      next: setHere,
-      error: (problem) => console.warn("The visits on this device cannot be read.", problem),
-    });
-    return () => watched.unsubscribe();
-  }, []);
+  const here = useLive(withEntries, undefined, NONE);
   const known = new Set(visits.map(({ id }) => id));
   const changed = visits.map((visit) => {
     const own = here.find(({ id }) => id === visit.id);

@@ -1,11 +1,9 @@
 /** Photos taken on this device, on their way to the server: they wait as entries do, and go after them. */
-import { liveQuery } from "dexie";
-import { useEffect, useState } from "react";
-
 import { ApiProblem } from "../api/client";
 import { queries } from "../api/queries";
 import { upload } from "../api/upload";
 import { memberNow } from "./entries";
+import { useLive } from "./live";
 import { tell } from "./reach";
 import { store, type Photo } from "./store";
 
@@ -16,18 +14,11 @@ export async function keepPhoto(unit: string, fields: Photo["fields"], photo: Bl
 
 export const dropPhoto = (id: string): Promise<void> => store.photos.delete(id);
 
+const photosOf = (unit: string): Promise<Photo[]> => store.photos.where({ unit }).toArray();
+const NONE: Photo[] = [];
+
 /** The photos of a unit that are on this device and not on the server. */
-export function usePhotosHere(unit: string): Photo[] {
-  const [photos, setPhotos] = useState<Photo[]>([]);
-  useEffect(() => {
-    const watched = liveQuery(() => store.photos.where({ unit }).toArray()).subscribe({
-      next: setPhotos,
-      error: (problem) => console.warn("The photos on this device cannot be read.", problem),
-    });
-    return () => watched.unsubscribe();
-  }, [unit]);
-  return photos;
-}
+export const usePhotosHere = (unit: string): Photo[] => useLive(photosOf, unit, NONE);
 
 /** Send what waits, one after the other; false where the server cannot be reached. */
 export async function sendPhotos(): Promise<boolean> {

@@ -1,12 +1,11 @@
 /** Visits on this device: as the server has them, or as they were last fetched, with what waits here put on them. */
 import { useQuery } from "@tanstack/react-query";
-import { liveQuery } from "dexie";
-import { useEffect, useState } from "react";
 
 import { api, ApiProblem, data, type Schemas, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
 import { startCore } from "./core";
 import { kit } from "./kit";
+import { useLive } from "./live";
 import { withWaiting } from "./judge";
 import { keepVisit, store } from "./store";
 
@@ -85,14 +84,4 @@ async function hasDay(): Promise<boolean> {
 }
 
 /** Whether the company's kit and one's own open visits of the day are on this device. */
-export function useHasDay(): boolean {
-  const [has, setHas] = useState(false);
-  useEffect(() => {
-    const watched = liveQuery(hasDay).subscribe({
-      next: setHas,
-      error: (problem) => console.warn("What is on this device cannot be read.", problem),
-    });
-    return () => watched.unsubscribe();
-  }, []);
-  return has;
-}
+export const useHasDay = (): boolean => useLive(hasDay, undefined, false);
