@@ -20,13 +20,20 @@ async function bundled(): Promise<Licence[]> {
   const answer = await fetch("/licences.json");
   if (!answer.ok) throw new Error(`The server answered ${answer.status}.`);
   const packages = (await answer.json()) as Bundled[];
-  return packages.map(({ name, version, identifier = "", text = "" }) => ({
+  const pages = packages.map(({ name, version, identifier = "", text = "" }) => ({
     name,
     version,
     licence: identifier,
     text,
   }));
+  return [...pages, ...BESIDE];
 }
+
+/** What ships beside the scripts, as it is: this browser's Python. */
+const BESIDE: Licence[] = [
+  { name: "pyodide", version: /pyodide-([\d.]+)/.exec(__PYODIDE__)?.[1] ?? "", licence: "MPL-2.0", text: "" },
+  { name: "CPython, within pyodide", version: "", licence: "PSF-2.0", text: "" },
+];
 
 export default function Licences() {
   const pages = useQuery({ queryKey: ["licences", "pages"], queryFn: bundled });
