@@ -1,26 +1,22 @@
 """The key by which a device stays signed in: random, changed at each use, kept only as a hash, ended with its sign-in."""
 
-import hashlib
 import secrets
 from datetime import datetime, timedelta
 
 from django.db import transaction
 
 from accounts.models import SignIn
+from accounts.tokens import hash_of
 
 LASTS = timedelta(days=90)
 # Two requests of one moment may both bring the key that the first of them changed.
 OVERLAP = timedelta(seconds=60)
 
 
-def _hash(key: str) -> str:
-    return hashlib.sha256(key.encode()).hexdigest()
-
-
 def give_key(row: SignIn, now: datetime) -> str:
     """A new key for the device of this sign-in; the one before stays good for a moment. The row is saved."""
     key = secrets.token_urlsafe(32)
-    row.key_before, row.key_hash = row.key_hash, _hash(key)
+    row.key_before, row.key_hash = row.key_hash, hash_of(key)
     row.key_changed_at, row.key_until = now, now + LASTS
     row.save(update_fields=["key_before", "key_hash", "key_changed_at", "key_until"])
     return key
@@ -34,7 +30,7 @@ def sign_in_of(key: str, now: datetime) -> SignIn | None:
     """
     rows = SignIn._base_manager.select_for_update(of=("self",)).select_related("member__company")
     rows = rows.filter(ended_at=None, key_until__gt=now, member__is_active=True)
-    told = _hash(key)
+    told = hash_of(key)
     found: SignIn | None = rows.filter(key_hash=told).first()
     if found is None:
         found = rows.filter(key_before=told, key_changed_at__gt=now - OVERLAP).first()

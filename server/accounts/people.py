@@ -1,6 +1,5 @@
 """The people of a company: let in by a link, given a role, deactivated, given a new password."""
 
-import hashlib
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
@@ -15,6 +14,7 @@ from django.utils import timezone
 
 from accounts.audit import note
 from accounts.models import Company, Invitation, Member, SignIn
+from accounts.tokens import hash_of
 from outer_test.measurement import FieldProblem
 
 LASTS = timedelta(days=7)
@@ -50,10 +50,6 @@ def open_links(company: Company, now: datetime) -> QuerySet[Invitation]:
     return links.select_related("made_by", "reset_of").order_by("-made_at")
 
 
-def _hash(token: str) -> str:
-    return hashlib.sha256(token.encode()).hexdigest()
-
-
 def invite(lead: Member, role: str) -> str:
     """A link's token for a new member of this role, shown once. Raises FieldProblem."""
     if role not in Member.Role.values:
@@ -72,7 +68,7 @@ def _make(lead: Member, role: str, reset_of: Member | None) -> str:
         raise FieldProblem("role", "Too many open links. Withdraw some first.")
     token = secrets.token_urlsafe(32)
     Invitation.objects.of(lead.company).create(
-        company=lead.company, token_hash=_hash(token), role=role, reset_of=reset_of, made_by=lead, expires_at=timezone.now() + LASTS
+        company=lead.company, token_hash=hash_of(token), role=role, reset_of=reset_of, made_by=lead, expires_at=timezone.now() + LASTS
     )
     note(lead, f"made a link for {'a new password of ' + reset_of.shown_name if reset_of else 'a new ' + role}")
     return token
@@ -82,7 +78,7 @@ def invitation(token: str) -> Invitation:
     """The open invitation behind a link. Raises NoSuchInvitation. The token is the only thing known of who asks, so it is
     looked for in every company."""
     found: Invitation | None = (
-        Invitation._base_manager.filter(token_hash=_hash(token), used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
+        Invitation._base_manager.filter(token_hash=hash_of(token), used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
         .select_related("company", "reset_of")
         .first()
     )

@@ -18,6 +18,8 @@ from outer_test.measurement import FieldProblem, sentence
 from outer_test.plain_data import ReadProblem
 from visits.load import NoSuchVisit
 
+UNREACHABLE = "The database does not answer. Nothing was saved; it will be sent again."
+
 
 @dataclass(frozen=True, slots=True)
 class FieldError:
@@ -80,5 +82,5 @@ def register(api: NinjaAPI) -> None:
     for lost in (OperationalError, InterfaceError):
         on(
             lost,
-            lambda request, _: answer(request, 503, ("", "The database does not answer. Nothing was saved; it will be sent again.")),
+            lambda request, _: answer(request, 503, ("", UNREACHABLE)),
         )

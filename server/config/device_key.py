@@ -10,9 +10,10 @@ from django.utils import timezone
 
 from accounts.device_keys import LASTS, give_key, sign_in_of
 from accounts.models import Member
+from api.problems import UNREACHABLE
+from api.signed_in import DEVICE
 
 COOKIE, ENDED = "device_key", "Outer-Test-Device"
-DEVICE = "device"
 
 
 class DeviceKey:
@@ -29,8 +30,7 @@ class DeviceKey:
         try:
             ended = bool(key) and not isinstance(request.user, Member) and not _come_back(request, key)
         except (OperationalError, InterfaceError):  # as the API answers it: what waits is sent again
-            told = {"field": "", "message": "The database does not answer. Nothing was saved; it will be sent again."}
-            return JsonResponse({"errors": [told]}, status=503)
+            return JsonResponse({"errors": [{"field": "", "message": UNREACHABLE}]}, status=503)
         response = self.get_response(request)
         new: str | None = getattr(request, "device_key", None)
         if new:

@@ -10,8 +10,9 @@ from django.utils import timezone
 from accounts.models import Company, Member
 from fleet.models import Unit
 from fleet.write_unit import units_by_place
+from outer_test import visit as core
 from outer_test.judgement import SCHOOLS, HouseRules
-from outer_test.plain_data import sparse
+from outer_test.ledger import known_data
 from visits.load import member_names
 from visits.shapes import MeterChoice
 from visits.to_core import as_it_stands, known_visit
@@ -47,21 +48,20 @@ class Kit:
 def kit_of(member: Member, device: UUID) -> Kit:
     """The kit for this member's device."""
     company = member.company
-    rules = company.house_rules
+    new = _known(company, Unit())
     units = tuple(
-        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, _known(company, unit, rules))
+        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, known_data(_known(company, unit)))
         for unit in units_by_place(company)
     )
     names = {str(key): name for key, name in member_names(company).items()}
     return Kit(
-        company.name, member.shown_name, member.pk, str(device), names, schools_of(rules), tuple(meters_of(company)),
-        _known(company, Unit(), rules), units,
+        company.name, member.shown_name, member.pk, str(device), names, schools_of(new.rules),
+        tuple(meters_of(company, new)), known_data(new), units,
     )  # fmt: skip
 
 
-def _known(company: Company, unit: Unit, rules: HouseRules) -> dict[str, Any]:
-    known: dict[str, Any] = sparse(known_visit({**as_it_stands(company, unit), "rules": sparse(rules)}))
-    return known
+def _known(company: Company, unit: Unit) -> core.Visit:
+    return known_visit({**as_it_stands(company, unit), "rules": company.rules})
 
 
 def schools_of(rules: HouseRules) -> dict[str, str]:
@@ -69,9 +69,10 @@ def schools_of(rules: HouseRules) -> dict[str, str]:
     return {choice: words[getattr(rules, choice)] for choice, words in SCHOOLS.items()}
 
 
-def meters_of(company: Company) -> Iterable[MeterChoice]:
-    """The meters that are offered, and whether each is due for calibration."""
-    today = timezone.localdate().isoformat()
-    for name, about in company.meters.items():
-        if not about.get("retired"):
-            yield MeterChoice(name, bool(about.get("due")) and about["due"] < today)
+def meters_of(company: Company, known: core.Visit) -> Iterable[MeterChoice]:
+    """The meters known on a visit that are still offered, and whether each is due for calibration."""
+    today = timezone.localdate()
+    for name in known.meters:
+        due = known.calibration_due.get(name)
+        if not company.meters.get(name, {}).get("retired"):
+            yield MeterChoice(name, due is not None and due < today)

@@ -15,10 +15,14 @@ KINDS = frozenset({Kind.PLANNED, Kind.CANCELLED, Kind.CORRECTED, Kind.UNIT})
 
 def technician_of(company: Company, key: int) -> Member:
     """One of the company's people who may sign in. Raises FieldProblem."""
-    member: Member | None = Member.objects.filter(company=company, pk=key, is_active=True).first()
+    member = _active(company, key)
     if member is None:
         raise FieldProblem("technician", "Choose one of the company's people.")
     return member
+
+
+def _active(company: Company, key: int) -> Member | None:
+    return Member.objects.filter(company=company, pk=key, is_active=True).first()
 
 
 def take_plan(company: Company, after: Loaded, new: Iterable[Event]) -> None:
@@ -29,7 +33,7 @@ def take_plan(company: Company, after: Loaded, new: Iterable[Event]) -> None:
         if event.kind is Kind.PLANNED:
             row.scheduled_for = body.scheduled_for
             # Whoever it was given to, without signal, may have left since: then it stays whose it was.
-            row.technician = Member.objects.filter(company=company, pk=body.technician, is_active=True).first() or row.technician
+            row.technician = _active(company, body.technician) or row.technician
         elif event.kind is Kind.CORRECTED:
             row.complaint, row.began, row.notes = body.complaint, body.began, body.notes
         elif event.kind is Kind.UNIT:

@@ -1,17 +1,14 @@
 """From a loaded visit to what the API says of it."""
 
-from collections.abc import Iterable
 from uuid import UUID
-
-from django.utils import timezone
 
 from accounts.models import Company
 from outer_test.round import round_of
 from visits.before import read_before
-from visits.kit import schools_of
+from visits.kit import meters_of, schools_of
 from visits.load import Loaded
 from visits.plate import plates_read
-from visits.shapes import MeterChoice, VisitShown
+from visits.shapes import VisitShown
 from visits.sync import record_of
 
 
@@ -34,18 +31,10 @@ def show_visit(company: Company, loaded: Loaded, asker: int, device: UUID) -> Vi
         began=row.began,
         notes=row.notes,
         schools=schools_of(rules),
-        meters=tuple(_meters(company, loaded)),
+        meters=tuple(meters_of(company, loaded.visit)),
         rules_are_current=rules == company.house_rules or row.finished_at is not None,
         round=round_of(loaded, asker),
         plate_history=tuple(plates_read(company, row.unit, loaded.names)),
         before=read_before(company, row),
         record=record_of(loaded, asker, device),
     )
-
-
-def _meters(company: Company, loaded: Loaded) -> Iterable[MeterChoice]:
-    today = timezone.localdate()
-    for name in loaded.visit.meters:
-        due = loaded.visit.calibration_due.get(name)
-        if not company.meters.get(name, {}).get("retired"):
-            yield MeterChoice(name, due is not None and due < today)

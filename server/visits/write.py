@@ -13,6 +13,7 @@ from accounts.models import Company
 from ledger.read import read_row
 from ledger.write import ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
+from outer_test.acts import written
 from outer_test.ledger import Event, Kind
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse
@@ -59,7 +60,7 @@ def write_all(writer: Writer, visit_id: UUID, writes: Iterable[Write]) -> tuple[
         row = find_visit(company, visit_id)
         before = after = load_visit(company, row)
         for write in writes:
-            there = _there(after, write.made) is not None
+            there = written(after, str(write.made.id)) is not None
             try:
                 new = list(_events(after, writer, write))
                 rows = ledger.write_events(Subject(row.unit.site_id, row.unit_id, row.pk), new)
@@ -71,16 +72,10 @@ def write_all(writer: Writer, visit_id: UUID, writes: Iterable[Write]) -> tuple[
         return add_up(company, before, after), told
 
 
-def _there(loaded: Loaded, made: Made) -> Event | None:
-    """What an act wrote first, where it is written already."""
-    own = {str(made.id), str(named(made, "0"))}
-    return next((event for event in loaded.events if event.id in own), None)
-
-
 def _events(loaded: Loaded, writer: Writer, write: Write) -> Iterable[New]:
     """What an act writes on the visit as its device knew it; nothing where it is there already."""
     made = write.made
-    there = _there(loaded, made)
+    there = written(loaded, str(made.id))
     if there is not None:
         if not write.same(there):
             raise FieldProblem("id", "This id was already used for something else.")

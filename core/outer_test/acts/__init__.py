@@ -1,7 +1,7 @@
 """What a person does on a screen: each act a dataclass, and what it writes on the visit, the same on server and device."""
 
 from outer_test.acts.act import Act, Body, Moment, named
-from outer_test.acts.apply import ACTS, ROOM, AnyAct, Outcome, Wrong, outcome_of, outcome_refused, read_act, with_act
+from outer_test.acts.apply import ACTS, ROOM, AnyAct, Outcome, Wrong, outcome_of, outcome_refused, read_act, with_act, written
 from outer_test.acts.board_swap import NewWire
 from outer_test.acts.defrost import ConditionsRead, NewAnswer, NewStamp, Undo
 from outer_test.acts.done import Doer, Done, time_of, with_all
@@ -55,4 +55,5 @@ __all__ = [
     "time_of",
     "with_act",
     "with_all",
+    "written",
 ]

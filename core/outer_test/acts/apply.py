@@ -94,19 +94,25 @@ def events_of(act: Act, recorded: Recorded, moment: Moment, seq: int, after: int
     ]  # fmt: skip
 
 
+def written(recorded: Recorded, act_id: str) -> Event | None:
+    """What an act of this id wrote first, where it is on record already."""
+    own = {act_id, named(act_id, "0")}
+    return next((event for event in recorded.events if event.id in own), None)
+
+
 def with_act(recorded: Recorded, act: Act, moment: Moment, seq: int, after: int | None, by: int | None) -> Recorded:
     """What is on record once an act is done. An act that is on record already changes nothing. Raises FieldProblem."""
-    own = {moment.id, named(moment.id, "0")}
-    if any(event.id in own for event in recorded.events):
+    if written(recorded, moment.id) is not None:
         return recorded
-    return carried(recorded.with_events(events_of(act, recorded, moment, seq, after, by)))
+    events = events_of(act, recorded, moment, seq, after, by)
+    return _with_plate(recorded.with_events(events), events)
 
 
-def carried(recorded: Recorded) -> Recorded:
-    """The record with the plate that was read last: a plate is the unit's, and known beside its visits' events."""
-    plates: Iterable[Event] = (event for event in recorded.events if event.kind is Kind.PLATE and event.place >= NOT_YET)
-    for event in sorted(plates, key=lambda event: event.place):
-        read = event.body
-        known = replace(recorded.known, plate=read.plate, fitted=read.fitted, contactor_fitted=read.contactor_fitted)
-        recorded = replace(recorded, known=known)
+def _with_plate(recorded: Recorded, new: Iterable[Event]) -> Recorded:
+    """The record with the plate that was just read: a plate is the unit's, and known beside its visits' events."""
+    for event in new:
+        if event.kind is Kind.PLATE:
+            read = event.body
+            known = replace(recorded.known, plate=read.plate, fitted=read.fitted, contactor_fitted=read.contactor_fitted)
+            recorded = replace(recorded, known=known)
     return recorded
