@@ -22,6 +22,9 @@ export class ApiProblem extends Error {
   }
 }
 
+/** Whether the server answered and said no: asked again it says the same. */
+export const isRefusal = (problem: unknown): boolean => problem instanceof ApiProblem && problem.status < 500;
+
 const NO_ANSWER = "The server does not answer.";
 
 /** What went wrong, in words: the server's own, or that it does not answer, with `more` said of it. */

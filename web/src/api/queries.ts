@@ -2,7 +2,7 @@
 import { notifyManager, QueryClient, useQuery } from "@tanstack/react-query";
 
 import { remembered } from "../device/remember";
-import { api, ApiProblem, data, whenSignedOut } from "./client";
+import { api, data, isRefusal, whenSignedOut } from "./client";
 
 // An answer is drawn at once, not after the browser's least delay.
 notifyManager.setScheduler(queueMicrotask);
@@ -13,7 +13,7 @@ export const queries = new QueryClient({
       // Asked without signal too: what this device has is shown then.
       networkMode: "always",
       staleTime: 5_000,
-      retry: (count, problem) => !(problem instanceof ApiProblem && problem.status < 500) && count < 3,
+      retry: (count, problem) => !isRefusal(problem) && count < 3,
     },
   },
 });
@@ -28,12 +28,15 @@ export const useSession = () =>
     staleTime: 60_000,
   });
 
+/** Under what name the list of a day is kept on this device; today's where none is named. */
+export const todayKey = (day = ""): string => `today ${day}`;
+
 /** The list of a day, as in 2027-01-14; today's where none is named. */
 export const useToday = (day?: string) =>
   useQuery({
     queryKey: ["today", day ?? ""],
     queryFn: () =>
-      remembered(`today ${day ?? ""}`, () =>
+      remembered(todayKey(day), () =>
         data(api.GET("/api/v1/today", { params: { query: day === undefined ? {} : { day } } })),
       ),
   });

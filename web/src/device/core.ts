@@ -1,5 +1,5 @@
 /** Asking the core on this device. While it loads, or where a browser cannot run it, the server is asked the same. */
-import { useSyncExternalStore } from "react";
+import { useWatched, Watched } from "./watched";
 
 export type Question =
   | { id: number; kind: "keep"; visit: string; record: string; ahead: number }
@@ -21,42 +21,32 @@ const SLOWEST_MS = 30_000;
 const BEHIND_MS = 60_000;
 
 let worker: Worker | undefined;
-let state: CoreState = "off";
+const state = new Watched<CoreState>("off");
 let last = 0;
 const asked = new Map<number, { settle: (text: string) => void; fail: (problem: Error) => void }>();
-const listeners = new Set<() => void>();
 
-function become(next: CoreState): void {
-  state = next;
-  listeners.forEach((listener) => listener());
-}
+export const coreState = state.get;
 
-export const coreState = (): CoreState => state;
-
-export const useCoreState = (): CoreState =>
-  useSyncExternalStore((listener) => {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  }, coreState);
+export const useCoreState = (): CoreState => useWatched(state);
 
 /** Wait until the core is up. Throws where this browser cannot run it. */
 export function coreIsUp(): Promise<void> {
   return new Promise((settle, fail) => {
     const look = () => {
-      if (state === "ready") settle();
-      else if (state !== "failed") return;
+      if (coreState() === "ready") settle();
+      else if (coreState() !== "failed") return;
       else fail(new Error("This browser cannot judge by itself: open the visit where there is signal."));
-      listeners.delete(look);
+      forget();
     };
-    listeners.add(look);
+    const forget = state.watch(look);
     look();
   });
 }
 
 /** Call `then` whenever the core has come up. */
 export function whenCoreIsUp(then: () => void): void {
-  listeners.add(() => {
-    if (state === "ready") then();
+  state.watch(() => {
+    if (coreState() === "ready") then();
   });
 }
 
@@ -65,12 +55,12 @@ function stop(next: CoreState): void {
   worker = undefined;
   asked.forEach(({ fail }) => fail(new Error("The core was stopped.")));
   asked.clear();
-  become(next);
+  state.set(next);
 }
 
 function hear({ data }: MessageEvent<Answer>): void {
   if (data.id === 0) {
-    if (data.problem === undefined) become("ready");
+    if (data.problem === undefined) state.set("ready");
     else {
       console.warn("The core does not start on this device; the server judges.", data.problem);
       stop("failed");
@@ -84,15 +74,15 @@ function hear({ data }: MessageEvent<Answer>): void {
 }
 
 export function startCore(): void {
-  if (worker !== undefined || state === "failed" || document.hidden) return;
+  if (worker !== undefined || coreState() === "failed" || document.hidden) return;
   if (localStorage.getItem(BY_SERVER) === "server" || typeof WebAssembly === "undefined") return;
-  become("loading");
+  state.set("loading");
   worker = new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" });
   worker.onmessage = hear;
   worker.onerror = () => stop("failed");
   const mine = worker;
   window.setTimeout(() => {
-    if (worker === mine && state === "loading") stop("failed");
+    if (worker === mine && coreState() === "loading") stop("failed");
   }, SLOWEST_MS);
 }
 
@@ -121,5 +111,5 @@ let behind = 0;
 document.addEventListener("visibilitychange", () => {
   window.clearTimeout(behind);
   if (!document.hidden) startCore();
-  else behind = window.setTimeout(() => state !== "failed" && stop("off"), BEHIND_MS);
+  else behind = window.setTimeout(() => coreState() !== "failed" && stop("off"), BEHIND_MS);
 });

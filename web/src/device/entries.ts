@@ -1,34 +1,24 @@
 /** What was done on this device and is not on the server yet. It is stored before the screen moves, and every tab shows the same. */
 import { liveQuery } from "dexie";
-import { useSyncExternalStore } from "react";
 
 import { ApiProblem } from "../api/client";
 import { made } from "../api/made";
 import { queries } from "../api/queries";
 import { forgetAhead, writeAhead } from "./ahead";
 import { store, type Act, type Entry } from "./store";
+import { useWatched, Watched } from "./watched";
 
-let entries: Entry[] = [];
-const listeners = new Set<() => void>();
-
-function show(now: Entry[]): void {
-  entries = now;
-  listeners.forEach((listener) => listener());
-}
+const entries = new Watched<Entry[]>([]);
 
 liveQuery(() => store.entries.orderBy("n").toArray()).subscribe({
-  next: show,
+  next: (now) => entries.set(now),
   // A store that cannot be read (a private window, a full disk) is told where something is to be stored.
   error: (problem) => console.warn("What waits on this device cannot be read.", problem),
 });
 
-export const allEntries = (): Entry[] => entries;
+export const allEntries = entries.get;
 
-export const useEntries = (): Entry[] =>
-  useSyncExternalStore((listener) => {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  }, allEntries);
+export const useEntries = (): Entry[] => useWatched(entries);
 
 export const isRefused = ({ wrong }: Entry): boolean => wrong.length > 0;
 
@@ -41,7 +31,7 @@ export async function storeEntry(visit: string, act: Act, at = new Date().toISOS
   const entry: Entry = { ...made(visit), at, visit, member: memberNow(), act, wrong: [] };
   // Written before the next key, for the store takes a moment: a browser that dies in it loses nothing.
   writeAhead(entry);
-  show([...entries, entry]);
+  entries.set([...allEntries(), entry]);
   try {
     const n = await store.entries.add(entry);
     forgetAhead(entry);
@@ -68,7 +58,7 @@ export const dropEntries = (ids: string[]): Promise<number> => store.entries.whe
 
 /** Take off every refused reading of a point: it is being typed again. */
 export function dropRefusedReading(visit: string, point: string): void {
-  const ids = entries
+  const ids = allEntries()
     .filter((entry) => isRefused(entry) && isReadingAt(entry, visit, point))
     .map(({ id }) => id);
   if (ids.length > 0) void dropEntries(ids);

@@ -1,6 +1,7 @@
 /** The app on this device: its shell by the service worker, the core file by file, so that it opens cold without signal. */
-import { useSyncExternalStore } from "react";
 import { registerSW } from "virtual:pwa-register";
+
+import { useWatched, Watched } from "./watched";
 
 /** The core's files, in a cache of their own: they are large, and most versions of the app share them. */
 const CORE_CACHE = "outer-test-core";
@@ -11,37 +12,23 @@ const CORE_FILES = [
   __CORE__,
 ];
 
-let kept = false;
-let take: (() => void) | undefined;
-const listeners = new Set<() => void>();
-const changed = () => listeners.forEach((listener) => listener());
-
-const useWatched = <T>(read: () => T): T =>
-  useSyncExternalStore((listener) => {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  }, read);
+const kept = new Watched(false);
+const take = new Watched<(() => void) | undefined>(undefined);
 
 /** Whether everything that a cold start without signal needs is on this device. */
-export const useIsKept = (): boolean => useWatched(() => kept);
+export const useIsKept = (): boolean => useWatched(kept);
 
 /** Take the new version of the app that has been fetched; undefined where there is none. */
-export const useNewVersion = (): (() => void) | undefined => useWatched(() => take);
+export const useNewVersion = (): (() => void) | undefined => useWatched(take);
 
 export function keepApp(): void {
   if (!("serviceWorker" in navigator)) return;
   const update = registerSW({
     immediate: true,
-    onNeedRefresh: () => {
-      take = () => void update(true);
-      changed();
-    },
+    onNeedRefresh: () => take.set(() => void update(true)),
   });
   keepCore().then(
-    () => {
-      kept = true;
-      changed();
-    },
+    () => kept.set(true),
     (problem: unknown) =>
       console.warn("The core is not on this device yet; the next start goes on with it.", problem),
   );

@@ -1,29 +1,17 @@
 /** Whether the server was reached when it was last asked. */
-import { useSyncExternalStore } from "react";
+import { useWatched, Watched } from "./watched";
 
-let reached = true;
-const listeners = new Set<() => void>();
+const reached = new Watched(true);
 
-export function tell(now: boolean): void {
-  if (now === reached) return;
-  reached = now;
-  listeners.forEach((listener) => listener());
-}
+export const tell = (now: boolean): void => reached.set(now);
 
-export const isReached = (): boolean => reached;
+export const isReached = reached.get;
 
 /** Call `then` when the server is reached again. */
 export function whenReached(then: () => void): void {
-  listeners.add(() => {
-    if (reached) then();
+  reached.watch(() => {
+    if (reached.get()) then();
   });
 }
 
-export const useReached = (): boolean =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => reached,
-  );
+export const useReached = (): boolean => useWatched(reached);

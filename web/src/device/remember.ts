@@ -1,5 +1,5 @@
 /** The server's answers, kept for where there is no signal. */
-import { ApiProblem } from "../api/client";
+import { isRefusal } from "../api/client";
 import { store } from "./store";
 
 /** Ask the server; where it cannot be reached, what it last said. An answer that refuses is thrown. */
@@ -9,7 +9,7 @@ export async function remembered<T>(key: string, ask: () => Promise<T>): Promise
     await store.answers.put({ key, body });
     return body;
   } catch (problem) {
-    if (problem instanceof ApiProblem && problem.status < 500) throw problem;
+    if (isRefusal(problem)) throw problem;
     const kept = await store.answers.get(key);
     if (kept === undefined) throw problem;
     return kept.body as T;

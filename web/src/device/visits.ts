@@ -1,8 +1,8 @@
 /** Visits on this device: as the server has them, or as they were last fetched, with what waits here put on them. */
 import { useQuery } from "@tanstack/react-query";
 
-import { api, ApiProblem, data, type Schemas, type VisitShown } from "../api/client";
-import { queries } from "../api/queries";
+import { api, data, isRefusal, type Schemas, type VisitShown } from "../api/client";
+import { queries, todayKey } from "../api/queries";
 import { startCore } from "./core";
 import { kit } from "./kit";
 import { useLive } from "./live";
@@ -18,7 +18,7 @@ async function visitOf(id: string): Promise<VisitShown> {
   try {
     return await withWaiting(await fetchVisit(id));
   } catch (problem) {
-    if (problem instanceof ApiProblem && problem.status < 500) throw problem;
+    if (isRefusal(problem)) throw problem;
     const kept = await store.visits.get(id);
     if (kept === undefined) throw problem;
     return withWaiting(kept.shown);
@@ -76,7 +76,7 @@ export async function takeAlong(visits: Schemas["TodayVisit"][], wanted: () => b
 }
 
 async function hasDay(): Promise<boolean> {
-  const today = (await store.answers.get("today "))?.body as Schemas["Today"] | undefined;
+  const today = (await store.answers.get(todayKey()))?.body as Schemas["Today"] | undefined;
   const kept = await store.answers.get("kit");
   if (today === undefined || kept === undefined) return false;
   const mine = today.visits.filter((visit) => visit.mine && visit.finished_at == null).map(({ id }) => id);

@@ -14,7 +14,7 @@ import { useReached } from "../../device/reach";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { say } from "../../shell/toast";
-import { BeganOptions, ComplaintOptions } from "./choices";
+import { BeganOptions, ComplaintOptions, PeopleOptions } from "./choices";
 import { fromInput } from "./times";
 
 type Opening = Schemas["OpenVisit"];
@@ -86,11 +86,7 @@ export function NewVisit({ units, people, day }: Props) {
           <Field label="Technician" flex="0 1 10rem">
             <Choice {...form.register("technician")}>
               <option value="">you</option>
-              {people.map(({ key, name }) => (
-                <option key={key} value={key}>
-                  {name}
-                </option>
-              ))}
+              <PeopleOptions people={people} />
             </Choice>
           </Field>
           <Button type="submit" disabled={form.formState.isSubmitting}>

@@ -9,7 +9,7 @@ import type { Act } from "../../device/store";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextArea, TextInput } from "../../shell/fields";
 import { Modal } from "../../shell/Modal";
-import { BeganOptions, ComplaintOptions } from "./choices";
+import { BeganOptions, ComplaintOptions, PeopleOptions } from "./choices";
 import { asInput, fromInput } from "./times";
 
 type Person = Schemas["PersonChoice"];
@@ -88,11 +88,7 @@ export function PlanVisit({ visit, people, close }: { visit: Planned; people: Pe
                   value={form.technician}
                   onChange={(event) => set({ technician: Number(event.target.value) })}
                 >
-                  {people.map(({ key, name }) => (
-                    <option key={key} value={key}>
-                      {name}
-                    </option>
-                  ))}
+                  <PeopleOptions people={people} />
                 </Choice>
               </Field>
             </Flex>

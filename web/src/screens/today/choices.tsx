@@ -1,4 +1,5 @@
-/** What a visit is for, and how it began, as a person chooses them. */
+/** What a visit is for, how it began and whose it is, as a person chooses them. */
+import type { Schemas } from "../../api/client";
 import { COMPLAINT } from "../../shell/words";
 
 export const ComplaintOptions = () => (
@@ -16,5 +17,15 @@ export const BeganOptions = () => (
     <option value="">not stated</option>
     <option value="suddenly">suddenly</option>
     <option value="slowly">slowly worse</option>
+  </>
+);
+
+export const PeopleOptions = ({ people }: { people: Schemas["PersonChoice"][] }) => (
+  <>
+    {people.map(({ key, name }) => (
+      <option key={key} value={key}>
+        {name}
+      </option>
+    ))}
   </>
 );
