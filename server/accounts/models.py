@@ -1,9 +1,10 @@
 """Companies and their members."""
 
-from typing import Any
+from typing import Any, ClassVar
 
-from django.contrib.auth.models import AbstractUser
+from django.contrib.auth.models import AbstractUser, UserManager
 from django.db import models
+from django.db.models.functions import Lower
 
 from accounts.append_only import AppendOnly
 from outer_test.judgement import HouseRules
@@ -36,8 +37,18 @@ class Company(models.Model):
         return read_as(HouseRules, self.rules)
 
 
+class Members(UserManager["Member"]):
+    """Members, found by their sign-in name whatever its case: telephones write the first letter large."""
+
+    def get_by_natural_key(self, username: str | None) -> "Member":
+        """The member of this name. Raises Member.DoesNotExist."""
+        return self.get(username__iexact=username)
+
+
 class Member(AbstractUser):
     """Somebody who signs in. A member belongs to one company."""
+
+    objects: ClassVar[Members] = Members()
 
     class Role(models.TextChoices):
         TECHNICIAN = "technician"
@@ -45,6 +56,9 @@ class Member(AbstractUser):
 
     company = models.ForeignKey(Company, on_delete=models.PROTECT, related_name="members")
     role = models.CharField(max_length=12, choices=Role.choices, default=Role.TECHNICIAN)
+
+    class Meta(AbstractUser.Meta):
+        constraints = [models.UniqueConstraint(Lower("username"), name="username_once_whatever_its_case")]
 
     @property
     def shown_name(self) -> str:
@@ -126,6 +140,37 @@ class SignIn(CompanyRow):
 
     class Meta:
         indexes = [models.Index(fields=["company", "-at"]), models.Index(fields=["session_key"])]
+
+
+class Attempts(models.Model):
+    """How often a password was tried of late, by what is counted (a hash: no name or address is kept)."""
+
+    key = models.CharField(max_length=64, primary_key=True)
+    count = models.PositiveIntegerField(default=0)
+    until = models.DateTimeField(db_index=True)
+
+
+class LatestChange(CompanyRow):
+    """How often something was changed, and who changed it last: `subject` names it, as `rules` or `board NAME`."""
+
+    subject = models.CharField(max_length=100)
+    number = models.PositiveIntegerField(default=0)
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "subject"], name="latest_change_once")]
+
+
+class Uploaded(CompanyRow):
+    """How many bytes of files a member sent on one day."""
+
+    member = models.ForeignKey(Member, on_delete=models.CASCADE, related_name="+")
+    day = models.DateField()
+    bytes = models.PositiveBigIntegerField(default=0)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "member", "day"], name="uploaded_once")]
 
 
 class AuditRecord(AppendOnly, CompanyRow):

@@ -3,12 +3,13 @@
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from typing import Any
 from uuid import UUID
 
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.sessions.models import Session
 from django.core.exceptions import ValidationError
-from django.db import transaction
+from django.db import IntegrityError, transaction
 from django.db.models import QuerySet
 from django.utils import timezone
 
@@ -18,7 +19,10 @@ from accounts.tokens import hash_of
 from outer_test.measurement import FieldProblem
 
 LASTS = timedelta(days=7)
+NAME_TAKEN = "This name is taken. Choose another."
 MOST_OPEN = 100
+# A link is worth what its maker is: a lead who was deactivated, or is a lead no more, lets nobody in.
+_BY_A_LEAD: dict[str, Any] = {"made_by__is_active": True, "made_by__role": Member.Role.LEAD}
 
 
 class NoSuchInvitation(LookupError):
@@ -46,7 +50,7 @@ def members_of(company: Company) -> QuerySet[Member]:
 
 def open_links(company: Company, now: datetime) -> QuerySet[Invitation]:
     """The links that still let somebody in, newest first."""
-    links = Invitation.objects.of(company).filter(used_at=None, withdrawn_at=None, expires_at__gt=now)
+    links = Invitation.objects.of(company).filter(used_at=None, withdrawn_at=None, expires_at__gt=now, **_BY_A_LEAD)
     return links.select_related("made_by", "reset_of").order_by("-made_at")
 
 
@@ -78,7 +82,9 @@ def invitation(token: str) -> Invitation:
     """The open invitation behind a link. Raises NoSuchInvitation. The token is the only thing known of who asks, so it is
     looked for in every company."""
     found: Invitation | None = (
-        Invitation._base_manager.filter(token_hash=hash_of(token), used_at=None, withdrawn_at=None, expires_at__gt=timezone.now())
+        Invitation._base_manager.filter(
+            token_hash=hash_of(token), used_at=None, withdrawn_at=None, expires_at__gt=timezone.now(), **_BY_A_LEAD
+        )
         .select_related("company", "reset_of")
         .first()
     )
@@ -99,7 +105,11 @@ def accept(token: str, new: NewMember) -> Member:
     except ValidationError as problem:
         raise FieldProblem("password", " ".join(problem.messages)) from None
     member.set_password(new.password)
-    member.save()
+    try:
+        with transaction.atomic():
+            member.save()
+    except IntegrityError:  # somebody came in by this name in the same moment
+        raise FieldProblem("username", NAME_TAKEN) from None
     if found.reset_of is not None:
         end_all_sessions(member)
     found.used_at = timezone.now()
@@ -117,7 +127,7 @@ def _fresh(found: Invitation, new: NewMember) -> Member:
     if not 2 <= len(username) <= 150:
         raise FieldProblem("username", "Use 2 to 150 characters.")
     if Member.objects.filter(username__iexact=username).exists():
-        raise FieldProblem("username", "This name is taken. Choose another.")
+        raise FieldProblem("username", NAME_TAKEN)
     for name, text in (("first_name", new.first_name), ("last_name", new.last_name)):
         if len(text.strip()) > 150:
             raise FieldProblem(name, "Use up to 150 characters.")

@@ -8,13 +8,14 @@ from ninja import Body, Router
 
 from accounts.audit import note
 from accounts.boards import BoardProfile, board_profiles, drop_board, keep_board
-from accounts.company_rules import rules_versions, set_rules
+from accounts.company_rules import RULES, rules_versions, set_rules
 from accounts.instruments import Instrument, instruments, set_instruments
+from accounts.letterhead import set_letterhead
 from accounts.time_zone import set_zone
+from accounts.versions import version_of
 from api.problems import Problem, Refused
 from api.signed_in import Asking
 from outer_test.judgement import HouseRules
-from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Defrost
 from outer_test.procedure import UPKEEP_ITEMS, UpkeepItem
 from outer_test.report import ChoiceExample, school_examples
@@ -42,15 +43,17 @@ class RulesShown:
     choices: tuple[ChoiceExample, ...]
     upkeep: tuple[UpkeepItem, ...]
     versions: tuple[RulesVersion, ...]
+    version: int
     may_change: bool
 
 
 @dataclass(frozen=True, slots=True)
 class NewRules:
-    """House rules to keep from now on, with the client's UUID and why."""
+    """House rules to keep from now on, with the client's UUID, the version they were made from, and why."""
 
     id: UUID
     rules: HouseRules
+    version: int
     note: str = ""
 
 
@@ -98,10 +101,11 @@ class NewLetterhead:
 
 @dataclass(frozen=True, slots=True)
 class NewBoard:
-    """A board profile to keep under this name."""
+    """A board profile to keep under this name, made from this version of it; 0 for a new one."""
 
     name: str
     defrost: Defrost
+    version: int
 
 
 def need_lead(request: Asking) -> None:
@@ -113,7 +117,8 @@ def need_lead(request: Asking) -> None:
 def _rules(request: Asking) -> RulesShown:
     member = request.auth
     versions = tuple(RulesVersion(version.at, version.by_whom, version.note, version.rules) for version in rules_versions(member.company))
-    return RulesShown(member.company.house_rules, school_examples(), UPKEEP_ITEMS, versions, member.role == "lead")
+    number = version_of(member.company, RULES)
+    return RulesShown(member.company.house_rules, school_examples(), UPKEEP_ITEMS, versions, number, member.role == "lead")
 
 
 @router.get("/rules", response={200: RulesShown, 401: Problem})
@@ -126,7 +131,7 @@ def house_rules(request: Asking) -> RulesShown:
 def change_rules(request: Asking, body: Body[NewRules]) -> RulesShown:
     """Keep new house rules. Visits already open keep theirs until they are judged anew on request."""
     need_lead(request)
-    set_rules(request.auth, body.id, body.rules, body.note)
+    set_rules(request.auth, body.id, body.rules, body.version, body.note)
     note(request.auth, "changed the house rules")
     return _rules(request)
 
@@ -157,12 +162,8 @@ def letterhead(request: Asking) -> Letterhead:
 def change_letterhead(request: Asking, body: Body[NewLetterhead]) -> Letterhead:
     """Keep the letterhead (address, telephone, licence) and the time zone."""
     need_lead(request)
-    if len(body.letterhead) > 2000:
-        raise FieldProblem("letterhead", "Use up to 2000 characters.")
-    company = request.auth.company
-    set_zone(company, body.time_zone)
-    company.letterhead = body.letterhead.strip()
-    company.save(update_fields=["letterhead"])
+    set_zone(request.auth.company, body.time_zone)
+    set_letterhead(request.auth.company, body.letterhead)
     note(request.auth, "changed the letterhead")
     return letterhead(request)
 
@@ -177,15 +178,15 @@ def boards(request: Asking) -> BoardsShown:
 def change_board(request: Asking, body: Body[NewBoard]) -> BoardsShown:
     """Add a board profile, or change the one of this name."""
     need_lead(request)
-    keep_board(request.auth.company, body.name, body.defrost)
+    keep_board(request.auth, body.name, body.defrost, body.version)
     note(request.auth, f"kept the board profile {body.name.strip()}")
     return boards(request)
 
 
-@router.delete("/boards/{name}", response={200: BoardsShown, **REFUSALS})
-def remove_board(request: Asking, name: str) -> BoardsShown:
+@router.delete("/boards/{path:name}", response={200: BoardsShown, **REFUSALS})
+def remove_board(request: Asking, name: str, version: int) -> BoardsShown:
     """Take one of the company's own profiles off the list. Units that carry it keep it."""
     need_lead(request)
-    drop_board(request.auth.company, name)
+    drop_board(request.auth, name, version)
     note(request.auth, f"took the board profile {name} off the list")
     return boards(request)

@@ -31,4 +31,4 @@ def watch(request: Asking, point: str = "", page: int = 0) -> HttpResponse:
 @router.get("/find", response={200: Found, 401: Problem})
 def find_by_words(request: Asking, q: Annotated[str, Query(max_length=200)] = "") -> HttpResponse:
     """Units and visits that a few words fit; a misspelt word is found by likeness."""
-    return answer(find(request.auth.company, q.replace("\x00", "")))
+    return answer(find(request.auth.company, q))

@@ -1,15 +1,21 @@
 """Every error the API answers has one shape: which field, and what is wrong with it."""
 
+import errno
 from dataclasses import dataclass
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
-from django.db import IntegrityError, InterfaceError, OperationalError
+from django.db import DataError, IntegrityError, InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
+from psycopg import errors
 
+from accounts.attempts import TooManyAttempts
+from accounts.hashers import TooBusy
 from accounts.people import NoSuchInvitation, NoSuchMember
+from accounts.versions import Overtaken
 from api.words_of_problems import message_for
 from files.log_in import NoSuchJob
 from files.photos import NoSuchPhoto
@@ -18,6 +24,8 @@ from outer_test.measurement import FieldProblem, sentence
 from outer_test.plain_data import ReadProblem
 from visits.load import NoSuchVisit
 
+DISK_FULL = "The server's disk is full. Nothing was saved. Tell whoever runs it; what waits here is sent again."
+HELD_UP = "Others are writing to the same record. Nothing was saved; it will be sent again."
 UNREACHABLE = "The database does not answer. Nothing was saved; it will be sent again."
 
 
@@ -78,9 +86,32 @@ def register(api: NinjaAPI) -> None:
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
     on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link was used, withdrawn or has expired. Ask for a new one.")))
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "This id was already used for something else.")))
+    on(DataError, lambda request, _: answer(request, 422, ("", "It holds something that cannot be kept.")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
+    on(TooManyAttempts, lambda request, _: answer(request, 429, ("", "Too many wrong passwords. Wait 15 minutes, or ask your lead.")))
+    on(TooBusy, lambda request, _: answer(request, 503, ("", "Too many people are signing in. Try again in a moment.")))
+    on(Overtaken, lambda request, problem: answer(request, 409, ("version", _overtaken(problem))))
     for lost in (OperationalError, InterfaceError):
-        on(
-            lost,
-            lambda request, _: answer(request, 503, ("", UNREACHABLE)),
-        )
+        on(lost, lambda request, problem: answer(request, *_of_database(problem)))
+    on(OSError, lambda request, problem: answer(request, *_of_system(problem)))
+
+
+def _overtaken(problem: Overtaken) -> str:
+    told = f" It now says: {problem.what}" if problem.what else ""
+    return f"{problem.by_whom} changed this at {timezone.localtime(problem.at):%H:%M on %d %B}.{told}"
+
+
+def _of_database(problem: Exception) -> tuple[int, tuple[str, str]]:
+    """What a failing database says to whoever waits: full, held up, or away."""
+    cause = problem.__cause__
+    if isinstance(cause, errors.DiskFull):
+        return 507, ("", DISK_FULL)
+    if isinstance(cause, (errors.LockNotAvailable, errors.QueryCanceled, errors.DeadlockDetected)):
+        return 503, ("", HELD_UP)
+    return 503, ("", UNREACHABLE)
+
+
+def _of_system(problem: OSError) -> tuple[int, tuple[str, str]]:
+    if problem.errno in (errno.ENOSPC, errno.EDQUOT):
+        return 507, ("", DISK_FULL)
+    raise problem

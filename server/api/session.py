@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 
-from axes.handlers.proxy import AxesProxyHandler
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.http import HttpRequest
@@ -10,6 +9,7 @@ from django.middleware.csrf import get_token
 from django.utils import timezone
 from ninja import Body, Router
 
+from accounts.attempts import attempt
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.device_keys import give_key
 from accounts.models import Member
@@ -18,7 +18,6 @@ from api.problems import Problem, Refused
 from api.signed_in import DEVICE, Asking, device_of, need_csrf
 
 router = Router(tags=["session"])
-LOCKED = "Too many wrong passwords. Wait 15 minutes, or ask your lead."
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,31 +78,31 @@ def who(request: HttpRequest) -> Session:
     return shown_session(request.user if isinstance(request.user, Member) else None)
 
 
-@router.post("", auth=None, response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem})
+@router.post("", auth=None, response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem, 503: Problem})
 def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
-    """Sign in. Five wrong passwords for a name lock it for a quarter of an hour."""
+    """Sign in. Five wrong passwords for a name from one address lock it there for a quarter of an hour."""
     need_csrf(request)
     if len(body.username) > 150 or len(body.password) > 1000:
         raise Refused(422, "Too long.", "username" if len(body.username) > 150 else "password")
-    if AxesProxyHandler.is_locked(request, {"username": body.username}):
-        raise Refused(429, LOCKED)
-    member = authenticate(request, username=body.username, password=body.password)
+    with attempt(body.username, str(request.META.get("REMOTE_ADDR", ""))) as tried:
+        member = authenticate(request, username=body.username, password=body.password)
+        tried.held = isinstance(member, Member)
     if not isinstance(member, Member):
-        if getattr(request, "axes_locked_out", False):
-            raise Refused(429, LOCKED)
         raise Refused(401, "This name and password do not match.", "password")
     begin_session(request, member)
     return shown_session(member)
 
 
-@router.post("/password", response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem})
+@router.post("/password", response={200: Session, 401: Problem, 403: Problem, 422: Problem, 429: Problem, 503: Problem})
 def change_password(request: Asking, body: Body[NewPassword]) -> Session:
     """Change one's own password. Wrong guesses of the old one lock the name, as they do at the sign-in."""
     member = request.auth
     if len(body.old) > 1000 or len(body.new) > 1000:
         raise Refused(422, "Too long.", "old" if len(body.old) > 1000 else "new")
-    if authenticate(request, username=member.username, password=body.old) is None:
-        raise Refused(429, LOCKED) if getattr(request, "axes_locked_out", False) else Refused(422, "This is not your password.", "old")
+    with attempt(member.username, str(request.META.get("REMOTE_ADDR", ""))) as tried:
+        tried.held = authenticate(request, username=member.username, password=body.old) is not None
+    if not tried.held:
+        raise Refused(422, "This is not your password.", "old")
     before = request.session.session_key or ""
     set_own_password(member, body.new, before)
     update_session_auth_hash(request, member)

@@ -8,12 +8,13 @@ from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Body, Router
 
+from accounts.versions import version_of
 from api.answer import answer
 from api.problems import Problem
 from api.signed_in import Asking, writer_of
 from fleet.models import Unit
 from fleet.parts import fit_part, parts_of
-from fleet.write_unit import find_unit, unit_by_tag, write_notes
+from fleet.write_unit import NotesThen, find_unit, notes_before, notes_of, unit_by_tag, write_notes
 from ledger.writer import Made, New
 from outer_test.circuit import Ladder, ladder_of
 from outer_test.history import PARTS, PointHistory
@@ -54,6 +55,8 @@ class UnitFile:
     label: str
     serial: str
     notes: str
+    notes_version: int
+    notes_before: tuple[NotesThen, ...]
     plate: Plate
     ladder: Ladder
     parts: tuple[PartShown, ...]
@@ -64,9 +67,10 @@ class UnitFile:
 
 @dataclass(frozen=True, slots=True)
 class Notes:
-    """A unit's notes."""
+    """A unit's notes, made from this version of them."""
 
     notes: str
+    version: int
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -84,8 +88,9 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     names = member_names(company)
     parts = [PartShown(one.id, one.part, one.at, one.note, names.get(one.by or 0, "")) for one in reversed(parts_of(company, unit))]
     shown = UnitFile(
-        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, visit.plate, ladder_of(visit, (), "unknown"),
-        tuple(parts), PARTS, record.visits, record.points,
+        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, version_of(company, notes_of(unit)),
+        tuple(notes_before(unit, names)), visit.plate, ladder_of(visit, (), "unknown"), tuple(parts), PARTS, record.visits,
+        record.points,
     )  # fmt: skip
     return answer(shown)
 
@@ -102,10 +107,10 @@ def unit_file(request: Asking, unit_id: UUID) -> HttpResponse:
     return _file(request, find_unit(request.auth.company, unit_id))
 
 
-@router.put("/{unit_id}/notes", response={200: UnitFile, 404: Problem, 422: Problem})
+@router.put("/{unit_id}/notes", response={200: UnitFile, 404: Problem, 409: Problem, 422: Problem})
 def keep_notes(request: Asking, unit_id: UUID, body: Body[Notes]) -> HttpResponse:
     """Keep the unit's notes."""
-    return _file(request, write_notes(writer_of(request), unit_id, body.notes))
+    return _file(request, write_notes(writer_of(request), unit_id, body.notes, body.version))
 
 
 @router.post("/{unit_id}/parts", response={200: UnitFile, 404: Problem, 409: Problem, 422: Problem})

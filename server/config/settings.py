@@ -32,7 +32,6 @@ INSTALLED_APPS = [
     "django.contrib.staticfiles",
     "django.contrib.postgres",
     "ninja",
-    "axes",
     "csp",
     "accounts",
     "ledger",
@@ -42,7 +41,11 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "config.client_address.ClientAddress",
+    "config.keepable_address.KeepableAddress",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "config.private_answers.PrivateAnswers",
     "config.small_answers.SmallAnswers",
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
@@ -50,9 +53,8 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "config.device_key.DeviceKey",
-    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "config.body_limits.BodyLimits",
     "config.company_time.CompanyTime",
-    "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "config.urls"
 WSGI_APPLICATION = "config.wsgi.application"
@@ -66,20 +68,17 @@ TEMPLATES = [
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 APPEND_SLASH = False
 
-# Sign-in: Argon2, and a lock after five wrong passwords for one name from one address.
+# Sign-in: Argon2, few at a time; accounts.attempts counts how often a password may be tried.
 AUTH_USER_MODEL = "accounts.Member"
-AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "accounts.backend.MemberBackend"]
-PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher", "django.contrib.auth.hashers.PBKDF2PasswordHasher"]
+AUTHENTICATION_BACKENDS = ["accounts.backend.MemberBackend"]
+PASSWORD_HASHERS = ["accounts.hashers.OneAtATime", "django.contrib.auth.hashers.PBKDF2PasswordHasher"]
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
 ]
-AXES_FAILURE_LIMIT = 5
-AXES_COOLOFF_TIME = 0.25  # hours
-AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
-AXES_RESET_ON_SUCCESS = True
-AXES_VERBOSE = False
+# How many proxies stand before this server, each adding to X-Forwarded-For; what it says beyond them is the stranger's own word.
+TRUSTED_HOPS = env.int("OUTER_TEST_TRUSTED_HOPS", default=0)
 
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = not LOCAL
 SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Strict"
@@ -119,6 +118,11 @@ USE_I18N = False
 USE_TZ = True
 TIME_ZONE = env.str("OUTER_TEST_TIME_ZONE", default="UTC")
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+# Files a day, in bytes: of one member, of one company.
+UPLOADS_A_DAY = {
+    "member": env.int("OUTER_TEST_UPLOADS_MEMBER", default=3_000_000_000),
+    "company": env.int("OUTER_TEST_UPLOADS_COMPANY", default=20_000_000_000),
+}
 FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 
 # Files of readings are read beside the request that brought them; tests read them within it.
@@ -139,5 +143,5 @@ LOGGING = {
     "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
     # A refused request is the asker's to mend, and is answered; only failures of this program are logged.
-    "loggers": {"axes": {"level": "ERROR"}, "django.request": {"level": "ERROR"}},
+    "loggers": {"django.request": {"level": "ERROR"}},
 }

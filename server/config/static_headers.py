@@ -15,5 +15,6 @@ def add_headers(headers: MutableMapping[str, str], path: str, url: str) -> None:
     """Add a built file's policy to its headers; called by WhiteNoise for each file as it starts."""
     if _SHELL.match(url):
         headers["Content-Security-Policy"] = build_policy()
+        headers["Cache-Control"] = "no-cache"
     elif _CORE_WORKER.match(url):
         headers["Content-Security-Policy"] = _CORE_POLICY

@@ -1,20 +1,22 @@
 """A company's zip taken into an empty company: checked whole before anything is written, and written whole or not at all."""
 
-import hashlib
-import json
-import zipfile
-import zlib
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import PurePosixPath
-from typing import IO, Any
+from typing import IO
 from uuid import UUID, uuid5
 
 from django.db import transaction
 from django.utils import timezone
 
+from accounts.boards import check_board
+from accounts.instruments import set_instruments
+from accounts.letterhead import check_letterhead
 from accounts.models import Company, Member
-from files.company_out import FORMAT, VERSION
+from files.checked_zip import CheckedZip
+from files.company_shapes import CompanyIn, PartIn, PhotoAbout, UnitIn, VisitAbout
 from files.photo_in import PhotoOf, PhotoProblem, keep_photo
 from files.visit_in import write_whole
 from fleet.models import Site, Unit
@@ -23,79 +25,11 @@ from fleet.write_unit import find_text_of
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer, own_writer
 from outer_test.history import PARTS
-from outer_test.judgement import HouseRules
 from outer_test.ledger import MOST_AHEAD, PartFitted, PlateRead, UnitAdded, UnitNotes
 from outer_test.measurement import FieldProblem
-from outer_test.nameplate import Contactor, Defrost, Plate
-from outer_test.plain_data import ReadProblem, present, read_text
-from outer_test.visit import FittedCapacitor, StockPart, read_visit
-from visits.models import Visit
-
-MOST_FILES, MOST_BYTES, MOST_EACH, MOST_RATIO = 200_000, 2_000_000_000, 20_000_000, 200
-
-
-@dataclass(frozen=True, slots=True)
-class UnitIn:
-    """A unit as the zip has it."""
-
-    id: UUID
-    site: str
-    address: str
-    label: str
-    serial: str = ""
-    plate: Plate = Plate()
-    fitted: tuple[FittedCapacitor, ...] = ()
-    contactor_fitted: Contactor | None = None
-    notes: str = ""
-    tag: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class PartIn:
-    """A part that was put in."""
-
-    id: UUID
-    unit: UUID
-    part: str
-    at: datetime
-    note: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class VisitAbout:
-    """What a visit's row keeps beside its file."""
-
-    unit: UUID
-    scheduled_for: datetime
-    technician: str = ""
-    notes: str = ""
-    finished_at: datetime | None = None
-    finish_reason: str = ""
-    return_of: UUID | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class PhotoAbout:
-    """What a photo is of."""
-
-    id: UUID
-    unit: UUID
-    at: datetime
-    visit: UUID | None = None
-    part: UUID | None = None
-    about: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class CompanyIn:
-    """The company's own settings."""
-
-    name: str
-    letterhead: str = ""
-    rules: HouseRules = HouseRules()
-    meters: dict[str, Any] | None = None
-    van_stock: tuple[StockPart, ...] = ()
-    boards: dict[str, Defrost] | None = None
+from outer_test.plain_data import ReadProblem, present, sparse
+from outer_test.visit import read_visit
+from visits.models import Photo, Visit
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,62 +41,6 @@ class TakenIn:
     photos: int
 
 
-class _Checked:
-    """The zip after its manifest, sizes, names and checksums were held to what they say."""
-
-    def __init__(self, file: IO[bytes]) -> None:
-        try:
-            self.archive = zipfile.ZipFile(file)
-        except zipfile.BadZipFile:
-            raise FieldProblem("file", "This is not a zip file.") from None
-        infos = self.archive.infolist()
-        if len(infos) > MOST_FILES or sum(info.file_size for info in infos) > MOST_BYTES:
-            raise FieldProblem("file", "The zip holds more than a company's files would.")
-        for one in infos:
-            path = PurePosixPath(one.filename)
-            if path.is_absolute() or ".." in path.parts or "\\" in one.filename:
-                raise FieldProblem("file", "The zip names a file outside itself.")
-            if one.file_size > MOST_EACH or one.file_size > MOST_RATIO * max(one.compress_size, 1) + 10_000:
-                raise FieldProblem("file", f"{one.filename[:60]}: unpacks to more than it should.")
-        manifest = self.json("manifest.json")
-        if not isinstance(manifest, dict) or manifest.get("format") != FORMAT or manifest.get("version") != VERSION:
-            raise FieldProblem("file", f"This is not a {FORMAT} file of version {VERSION}.")
-        listed = manifest.get("files")
-        if not isinstance(listed, list) or not all(isinstance(one, dict) and isinstance(one.get("name"), str) for one in listed):
-            raise FieldProblem("file", "Its manifest lists no files.")
-        self.names = [one["name"] for one in listed]
-        if {*self.names, "manifest.json"} != {info.filename for info in infos}:
-            raise FieldProblem("file", "It holds other files than its manifest lists.")
-        for one in listed:
-            if hashlib.sha256(self.read(one["name"])).hexdigest() != one.get("sha256"):
-                raise FieldProblem("file", f"{one['name'][:60]}: its checksum does not match.")
-
-    def read(self, name: str) -> bytes:
-        """A file's content, never more than it says of itself."""
-        try:
-            with self.archive.open(name) as file:
-                content = file.read(MOST_EACH + 1)
-        except (KeyError, zipfile.BadZipFile, RuntimeError, NotImplementedError, EOFError, zlib.error):
-            raise FieldProblem("file", f"{name[:60]} cannot be read.") from None
-        if len(content) > MOST_EACH:
-            raise FieldProblem("file", f"{name[:60]}: unpacks to more than it should.")
-        return content
-
-    def json(self, name: str) -> Any:
-        """A JSON file's value."""
-        try:
-            return json.loads(self.read(name))
-        except (ValueError, RecursionError):
-            raise FieldProblem("file", f"{name[:60]} is not JSON.") from None
-
-    def as_type(self, name: str, shape: Any) -> Any:
-        """A JSON file held to its shape."""
-        try:
-            return read_text(shape, self.read(name))
-        except ReadProblem as problem:
-            raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
-
-
 def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
     """Take a company's zip into the member's own company, which must have no unit yet. People are not in it: the visits become
     the member's, with who took them in their notes.
@@ -172,8 +50,8 @@ def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
     company = member.company
     if Unit.objects.of(company).exists():
         raise FieldProblem("file", "This company already has units. Import a zip into an empty company.")
-    checked = _Checked(file)
-    with transaction.atomic():
+    checked = CheckedZip(file)
+    with transaction.atomic(), _nothing_left(company):
         _settings(company, checked.as_type("company.json", CompanyIn))
         units = {one.id: _unit(member, one) for one in checked.as_type("units.json", tuple[UnitIn, ...])}
         visits = _visits(member, checked, units)
@@ -182,28 +60,45 @@ def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
     return TakenIn(len(units), visits, photos)
 
 
+@contextmanager
+def _nothing_left(company: Company) -> Iterator[None]:
+    """Where it fails, the photos that were stored go with the rows that the database takes back. The company had none before."""
+    try:
+        yield
+    except BaseException:
+        for photo in Photo.objects.of(company):
+            photo.file.delete(save=False)
+        raise
+
+
 def _settings(company: Company, about: CompanyIn) -> None:
-    plain = present(about)
-    company.letterhead = about.letterhead[:2000]
-    for name in ("rules", "meters", "van_stock", "boards"):
-        setattr(company, name, plain.get(name, [] if name == "van_stock" else {}))
-    company.save(update_fields=["letterhead", "rules", "meters", "van_stock", "boards"])
+    meters, boards, plain = about.meters or {}, about.boards or {}, present(about)
+    try:
+        check_letterhead(about.letterhead)
+        for name, board in boards.items():
+            check_board(company, name, board)
+        set_instruments(company, tuple(meter.called(name) for name, meter in meters.items()))
+    except FieldProblem as problem:
+        raise FieldProblem("file", f"company.json: {problem.field}: {problem.message}"[:300]) from None
+    company.letterhead, company.rules, company.van_stock = about.letterhead, plain["rules"], plain["van_stock"]
+    company.boards = {name: sparse(board) for name, board in boards.items()}
+    company.save(update_fields=["letterhead", "rules", "van_stock", "boards"])
 
 
 def _unit(member: Member, one: UnitIn) -> Unit:
     company = member.company
     try:
-        added = UnitAdded(one.site, one.address, one.label, one.serial)
+        added, _ = UnitAdded(one.site, one.address, one.label, one.serial), UnitNotes(one.notes)
     except FieldProblem as problem:
         raise FieldProblem("file", f"units.json: {problem}") from None
     site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
     plain = present(one)
     unit = Unit(
         company=company, id=one.id, site=site, label=one.label, serial=one.serial, plate=plain["plate"], fitted=plain["fitted"],
-        contactor_fitted=plain.get("contactor_fitted"), notes=one.notes[:4000],
+        contactor_fitted=plain.get("contactor_fitted"), notes=one.notes,
     )  # fmt: skip
     if Unit._base_manager.filter(id=one.id).exists():
-        raise FieldProblem("file", "units.json: one of its units is already in this database.")
+        raise FieldProblem("file", "units.json: this zip was taken in here before.")
     # The old stickers go on working, unless another company of this server has the tag.
     if one.tag and len(one.tag) <= 32 and not Unit._base_manager.filter(tag=one.tag).exists():
         unit.tag = one.tag
@@ -215,7 +110,7 @@ def _unit(member: Member, one: UnitIn) -> Unit:
 
 def _write_unit(writer: Writer, unit: Unit, added: UnitAdded, one: UnitIn) -> None:
     plate = PlateRead(one.plate, one.fitted, one.contactor_fitted)
-    said = [added, *([plate] if plate != PlateRead() else []), *([UnitNotes(one.notes[:4000])] if one.notes else [])]
+    said = [added, *([plate] if plate != PlateRead() else []), *([UnitNotes(one.notes)] if one.notes else [])]
     with ledger_of(writer) as ledger:
         ledger.write_events(Subject(unit.site_id, unit.pk), [New(uuid5(unit.pk, str(place)), body) for place, body in enumerate(said)])
 
@@ -239,7 +134,7 @@ def _not_ahead(name: str, at: datetime) -> None:
         raise FieldProblem("file", f"{name[:60]}: a time in it lies ahead of now.")
 
 
-def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
+def _visits(member: Member, checked: CheckedZip, units: dict[UUID, Unit]) -> int:
     names = [name for name in checked.names if name.startswith("visits/") and not name.endswith(".about.json")]
     answers: dict[UUID, UUID] = {}
     for name in names:
@@ -252,7 +147,7 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
         if Visit._base_manager.filter(id=visit_id).exists():
-            raise FieldProblem("file", f"{name[:60]}: this visit is already in this database.")
+            raise FieldProblem("file", f"{name[:60]}: this zip was taken in here before.")
         said = f"{about.notes}\nVisited by {about.technician}." if about.technician else about.notes
         write_whole(member, units[about.unit], visit_id, visit, about.scheduled_for, said.strip(), about.finish_reason[:300])
         if about.return_of is not None:
@@ -264,7 +159,7 @@ def _visits(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
     return len(names)
 
 
-def _photos(member: Member, checked: _Checked, units: dict[UUID, Unit]) -> int:
+def _photos(member: Member, checked: CheckedZip, units: dict[UUID, Unit]) -> int:
     names = [name for name in checked.names if name.startswith("photos/") and name.endswith(".jpg")]
     parts = {unit.pk: {one.id for one in parts_of(member.company, unit)} for unit in units.values()} if names else {}
     for name in names:

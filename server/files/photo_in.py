@@ -1,11 +1,15 @@
 """A photo taken in: only a picture that can be read, made anew so that nothing but the picture is kept."""
 
+import struct
+import zlib
 from dataclasses import dataclass
 from datetime import datetime
 from io import BytesIO
+from threading import BoundedSemaphore
 from uuid import UUID, uuid4
 
 from django.core.files.base import ContentFile
+from django.db import IntegrityError, transaction
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from accounts.models import Member
@@ -14,9 +18,16 @@ from outer_test.measurement import FieldProblem
 from visits.models import Photo, Visit
 
 MOST_BYTES = 12_000_000
-MOST_PIXELS = 60_000_000
+MOST_PIXELS, MOST_SIDE = 50_000_000, 12_000
 LONGEST_SIDE = 2000
 FORMATS = ("JPEG", "PNG", "WEBP")
+# What the imaging library raises for a file, or for EXIF in it, that is broken.
+_UNREADABLE = (
+    UnidentifiedImageError, OSError, SyntaxError, ValueError, EOFError, TypeError, KeyError, IndexError, ArithmeticError, struct.error,
+    zlib.error,
+)  # fmt: skip
+# A picture unpacked takes some 300 MB at most: one at a time in a process.
+_AT_WORK = BoundedSemaphore(1)
 
 
 class PhotoProblem(FieldProblem):
@@ -29,22 +40,29 @@ class PhotoProblem(FieldProblem):
 def clean(content: bytes) -> tuple[bytes, int, int]:
     """The picture as a fresh JPEG, at most 2000 pixels a side, turned upright, with no EXIF, place or other data.
 
-    Raises PhotoProblem for what is too big, or no JPEG, PNG or WebP.
+    Raises PhotoProblem for what is too big, or no JPEG, PNG or WebP that can be read.
     """
     if len(content) > MOST_BYTES:
         raise PhotoProblem(f"The file is larger than {MOST_BYTES // 1_000_000} MB.")
+    with _AT_WORK:
+        return _drawn_anew(content)
+
+
+def _drawn_anew(content: bytes) -> tuple[bytes, int, int]:
     try:
-        with Image.open(BytesIO(content), formats=FORMATS) as opened:
-            if opened.width * opened.height > MOST_PIXELS:
-                raise PhotoProblem(f"The picture has more than {MOST_PIXELS // 1_000_000} million pixels.")
-            picture = ImageOps.exif_transpose(opened).convert("RGB")
-    except (UnidentifiedImageError, Image.DecompressionBombError, OSError, SyntaxError, ValueError, EOFError) as problem:
-        if isinstance(problem, PhotoProblem):
-            raise
+        with Image.open(BytesIO(content), formats=FORMATS) as opened:  # reads the heading alone
+            if max(opened.size) > MOST_SIDE or opened.width * opened.height > MOST_PIXELS:
+                raise PhotoProblem(f"The picture has more than {MOST_PIXELS // 1_000_000} million pixels, or a side over {MOST_SIDE}.")
+            opened.draft("RGB", (LONGEST_SIDE, LONGEST_SIDE))  # a JPEG is read at a half, a quarter or an eighth where that is enough
+            picture = opened.convert("RGB")
+            picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
+            picture = ImageOps.exif_transpose(picture)
+        fresh = BytesIO()
+        picture.save(fresh, "JPEG", quality=82, optimize=True)
+    except PhotoProblem:
+        raise
+    except (MemoryError, Image.DecompressionBombError, *_UNREADABLE):
         raise PhotoProblem("This is not a JPEG, PNG or WebP picture that can be read.") from None
-    picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
-    fresh = BytesIO()
-    picture.save(fresh, "JPEG", quality=82, optimize=True)
     return fresh.getvalue(), picture.width, picture.height
 
 
@@ -80,5 +98,14 @@ def keep_photo(member: Member, of: PhotoOf, photo_id: UUID, content: bytes, at: 
         size=len(fresh),
     )
     photo.file.save(f"{uuid4().hex}.jpg", ContentFile(fresh), save=False)
-    photo.save()
+    try:
+        with transaction.atomic():
+            photo.save()
+    except IntegrityError:  # the same photo arrived twice at once
+        photo.file.delete(save=False)
+        first: Photo = Photo.objects.of(member.company).get(uuid=photo_id)
+        return first
+    except Exception:
+        photo.file.delete(save=False)  # what was not kept leaves nothing behind
+        raise
     return photo

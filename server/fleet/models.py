@@ -22,6 +22,9 @@ class Site(CompanyRow):
     name = models.CharField(max_length=120)
     address = models.CharField(max_length=200)
 
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "name", "address"], name="site_once")]
+
     def __str__(self) -> str:
         return self.name
 

@@ -1,13 +1,18 @@
 """Units: found, added, and the notes on them."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
 from uuid import UUID, uuid4
 
+from accounts.audit import note
 from accounts.models import Company
+from accounts.versions import change_from
 from fleet.models import Site, Unit
+from ledger.read import events_of_unit
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer
-from outer_test.ledger import PlateRead, UnitAdded, UnitNotes
+from outer_test.ledger import Kind, PlateRead, UnitAdded, UnitNotes
 from outer_test.plain_data import present
 
 MOST_LISTED = 300
@@ -67,11 +72,34 @@ def find_text_of(unit: Unit) -> str:
     return " ".join(filter(None, (unit.site.name, unit.site.address, unit.label, unit.serial)))
 
 
-def write_notes(writer: Writer, unit_id: UUID, notes: str) -> Unit:
-    """Keep the unit's notes; what they said before stays on record. Raises NoSuchUnit, FieldProblem."""
-    unit = find_unit(writer.company, unit_id)
+def notes_of(unit: Unit) -> str:
+    """What `accounts.versions` calls a unit's notes."""
+    return f"notes {unit.pk}"
+
+
+def write_notes(writer: Writer, unit_id: UUID, notes: str, seen: int) -> Unit:
+    """Keep the unit's notes, made from version `seen`; what they said before stays on record. Raises NoSuchUnit, FieldProblem,
+    Overtaken."""
     with ledger_of(writer) as ledger:
+        unit = find_unit(writer.company, unit_id)
+        change_from(writer.member, notes_of(unit), seen, unit.notes or "nothing")
         ledger.write_events(Subject(unit.site_id, unit.pk), [New(uuid4(), UnitNotes(notes.strip()))])
         unit.notes = notes.strip()
         unit.save(update_fields=["notes"])
+        note(writer.member, f"changed the notes of {unit}")
     return unit
+
+
+@dataclass(frozen=True, slots=True)
+class NotesThen:
+    """A unit's notes as somebody wrote them."""
+
+    at: datetime
+    by_whom: str
+    notes: str
+
+
+def notes_before(unit: Unit, names: Mapping[int, str]) -> list[NotesThen]:
+    """What a unit's notes said over time, the latest first. names: of the company's people."""
+    read = events_of_unit(unit.company, unit.pk, [Kind.UNIT_NOTES])
+    return [NotesThen(one.at, names.get(one.by or 0, ""), one.body.notes) for one in reversed(read.events)]

@@ -48,13 +48,27 @@ def parse(text: str | bytes) -> Any:
     """
     try:
         text = text.decode("utf-8-sig") if isinstance(text, bytes) else text
-        return json.loads(text, parse_constant=_no_number)
+        found = json.loads(text, parse_constant=_no_number)
+        if "\\u" in text:
+            _need_keepable(found)
+        return found
     except UnicodeDecodeError:
         raise ReadProblem([("", "This file is not UTF-8 text.")]) from None
     except RecursionError:
         raise ReadProblem([("", "is nested too deeply")]) from None
     except ValueError as problem:
         raise ReadProblem([("", f"is not JSON: {problem}")]) from None
+
+
+def _need_keepable(found: Any) -> None:
+    """Escapes can spell what no file or database holds: the NUL character, and half of a surrogate pair. Raises ValueError."""
+    text = json.dumps(found, ensure_ascii=False)
+    if json.dumps("\0")[1:-1] in text.replace("\\\\", ""):
+        raise ValueError("it holds a NUL character")
+    try:
+        text.encode()
+    except UnicodeEncodeError:
+        raise ValueError("it holds half a character") from None
 
 
 def _no_number(name: str) -> Any:

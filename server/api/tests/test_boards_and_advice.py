@@ -20,22 +20,22 @@ class Boards(TestCase):
         self.assertEqual(self.names(), dict.fromkeys(sorted(SHIPPED), True))
 
     def test_a_lead_adds_changes_and_takes_off(self) -> None:
-        self.assertEqual(self.lead.send("PUT", "/company/boards", {"name": "Hill board", "defrost": OWN}).status_code, 200)
+        self.assertEqual(self.lead.send("PUT", "/company/boards", {"name": "Hill board", "defrost": OWN, "version": 0}).status_code, 200)
         self.assertFalse(self.names()["Hill board"])
-        changed = self.lead.send("PUT", "/company/boards", {"name": "demand, plain", "defrost": OWN}).json()
+        changed = self.lead.send("PUT", "/company/boards", {"name": "demand, plain", "defrost": OWN, "version": 0}).json()
         self.assertEqual([one["defrost"]["limit_min"] for one in changed["boards"] if one["name"] == "demand, plain"], [12])
         self.assertFalse(self.names()["demand, plain"])
-        self.assertEqual(self.lead.send("DELETE", "/company/boards/demand, plain").status_code, 200)
+        self.assertEqual(self.lead.send("DELETE", "/company/boards/demand, plain?version=1").status_code, 200)
         self.assertTrue(self.names()["demand, plain"])
-        self.assertEqual(self.lead.send("DELETE", "/company/boards/demand, plain").status_code, 422)
+        self.assertEqual(self.lead.send("DELETE", "/company/boards/demand, plain?version=2").status_code, 422)
 
     def test_technicians_read_only(self) -> None:
-        self.assertEqual(self.technician.send("PUT", "/company/boards", {"name": "x", "defrost": OWN}).status_code, 403)
-        self.assertEqual(self.technician.send("DELETE", "/company/boards/x").status_code, 403)
+        self.assertEqual(self.technician.send("PUT", "/company/boards", {"name": "x", "defrost": OWN, "version": 0}).status_code, 403)
+        self.assertEqual(self.technician.send("DELETE", "/company/boards/x?version=0").status_code, 403)
 
     def test_nonsense_is_refused_at_its_field(self) -> None:
         for name, defrost, field in (("", OWN, "name"), ("x", {}, "control"), ("x", OWN | {"closes_f": 60, "opens_f": 50}, "closes_f")):
-            got = self.lead.send("PUT", "/company/boards", {"name": name, "defrost": defrost})
+            got = self.lead.send("PUT", "/company/boards", {"name": name, "defrost": defrost, "version": 0})
             self.assertEqual(got.status_code, 422)
             self.assertIn(field, got.json()["errors"][0]["field"])
 

@@ -22,7 +22,8 @@ class HouseRules(TestCase):
         self.lead, self.tech = self.mine.client(self.mine.lead), self.mine.client()
 
     def change(self, caller: Caller, note: str = "", **choices: str) -> Any:
-        return caller.send("PUT", "/company/rules", {"id": fresh(), "rules": RULES | choices, "note": note})
+        version = self.tech.get("/api/v1/company/rules").json()["version"]
+        return caller.send("PUT", "/company/rules", {"id": fresh(), "rules": RULES | choices, "note": note, "version": version})
 
     def test_every_choice_shows_its_example_under_each_school(self) -> None:
         shown = self.tech.get("/api/v1/company/rules").json()

@@ -4,6 +4,7 @@ from datetime import timedelta
 from typing import Any
 
 from django.contrib.sessions.models import Session
+from django.db import IntegrityError, transaction
 from django.test import TestCase
 from django.utils import timezone
 
@@ -57,6 +58,26 @@ class ComingIn(People):
         for token in (first, second, "made-up", ""):
             self.assertEqual(Caller().send("GET", f"/invitation?token={token}").status_code, 404)
             self.assertEqual(Caller().send("POST", "/invitation", NEW | {"token": token}).status_code, 404)
+
+    def test_a_link_is_worth_what_its_maker_is(self) -> None:
+        second = Member.objects.create(username="second-lead", company=self.mine.company, role="lead", password="!")
+        for change in ({"role": "technician", "active": True}, {"role": "lead", "active": False}):
+            token = str(self.mine.client(second).send("POST", "/people/links", {"role": "lead"}).json()["token"])
+            reset = str(self.mine.client(second).send("POST", f"/people/{self.mine.member.pk}/reset", {}).json()["token"])
+            self.assertEqual(Caller().send("GET", f"/invitation?token={token}").status_code, 200)
+            self.assertEqual(self.lead.send("PUT", f"/people/{second.pk}", change).status_code, 200)
+            for link in (token, reset):
+                self.assertEqual(Caller().send("GET", f"/invitation?token={link}").status_code, 404)
+                self.assertEqual(Caller().send("POST", "/invitation", NEW | {"token": link}).status_code, 404)
+            self.assertEqual(self.people()["links"], [])
+            self.lead.send("PUT", f"/people/{second.pk}", {"role": "lead", "active": True})
+            Invitation.objects.of(self.mine.company).update(withdrawn_at=timezone.now())
+
+    def test_a_name_is_one_whatever_its_case(self) -> None:
+        with self.assertRaises(IntegrityError), transaction.atomic():
+            Member.objects.create(username="PEOPLE-Tech", company=self.mine.company)
+        got = Caller().send("POST", "/session", {"username": "People-TECH", "password": PASSWORD})
+        self.assertEqual((got.status_code, got.json()["member"]["username"]), (200, "people-tech"))
 
     def test_bad_names_and_passwords_are_told_at_their_field(self) -> None:
         token = self.link()

@@ -49,13 +49,14 @@ def again(content: bytes, changes: dict[str, Change | bytes | None]) -> bytes:
 
 class ChangedByHand(TestCase):
     def setUp(self) -> None:
-        own_files(self)
+        self.folder = own_files(self)
         self.mine = Fixture("Zip", {"run_capacitor": {"herm_uf": 55, "vac": 440}})
         self.caller, self.lead = self.mine.client(), self.mine.client(self.mine.lead)
         self.caller.read(self.mine.visit, "cap.herm.uf", "49.0")
         self.caller.do(f"/visits/{self.mine.visit.id}", "finish", {"id": fresh(), "reason": "for the zip"})
         self.caller.send("POST", f"/units/{self.mine.unit.id}/parts", {"id": fresh(), "part": "contactor", "note": "burnt"})
         self.photo(part=str(events(self.mine.company, Kind.FITTED)[0].uuid))
+        self.before = {one for one in self.folder.rglob("*") if one.is_file()}
         got = self.lead.get("/api/v1/files/company.zip")
         self.whole = b"".join(got.streaming_content)  # type: ignore[attr-defined]
 
@@ -76,6 +77,7 @@ class ChangedByHand(TestCase):
         self.assertIn(said, got.json()["errors"][0]["message"])
         self.assertEqual(Unit.objects.of(self.mine.company).count() + Visit.objects.of(self.mine.company).count(), 0)
         self.assertEqual(Site.objects.of(self.mine.company).count(), 0)
+        self.assertEqual({one for one in self.folder.rglob("*") if one.is_file()}, self.before, "no photo is left behind")
 
     def test_each_slip_is_named_and_leaves_nothing(self) -> None:
         empty_company(self.mine.company)
@@ -94,6 +96,14 @@ class ChangedByHand(TestCase):
             ("names a unit that does not exist", {".about.json": lambda it: it.update(unit=str(uuid4()))}),
             ("cannot be read", {f"{self.mine.visit.id}.about.json": None}),
             ("not a JPEG, PNG or WebP", {".jpg": b"no picture"}),
+            ("company.json", {"company.json": lambda it: it.update(meters={"blue": {"accuracy": {"volts": {"pct": 1}}}})}),
+            ("company.json", {"company.json": lambda it: it.update(meters={"blue": {"accuracy": 3}})}),
+            ("company.json", {"company.json": lambda it: it.update(meters={"blue": "good"})}),
+            ("company.json", {"company.json": lambda it: it.update(meters={"x" * 41: {}})}),
+            ("company.json", {"company.json": lambda it: it.update(boards={"bare": {}})}),
+            ("company.json", {"company.json": lambda it: it.update(letterhead="x" * 2001)}),
+            ("units.json", {"units.json": lambda it: it[0].update(notes="x" * 4001)}),
+            ("is not JSON", {"units.json": b'[{"label": "\\u0000"}]'}),
         ]
         for said, change in changes:
             with self.subTest(said, names=list(change)):
@@ -105,7 +115,7 @@ class ChangedByHand(TestCase):
         empty_company(other.company)
         got = other.client(other.lead).post("/api/v1/files/company-zip", {"file": SimpleUploadedFile("company.zip", self.whole)})
         self.assertEqual(got.status_code, 422)
-        self.assertIn("already in this database", got.json()["errors"][0]["message"])
+        self.assertIn("taken in here before", got.json()["errors"][0]["message"])
         self.assertEqual(Unit.objects.of(other.company).count(), 0)
 
     def test_a_photo_of_a_part_comes_back_with_its_part(self) -> None:

@@ -3,20 +3,25 @@
 import csv
 import io
 import json
+import struct
 import zipfile
+import zlib
 from datetime import UTC, datetime, timedelta
 from typing import Any
+from unittest.mock import patch
 from uuid import uuid4
 
 import segno
 import zxingcpp
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db.models import QuerySet
 from django.test import TestCase
 from django.utils import timezone
 from icalendar import Calendar
 from PIL import Image
 
 from files.labels import qr_svg
+from files.photo_in import PhotoOf, keep_photo
 from files.visit_in import write_whole
 from fleet.models import Unit
 from outer_test.visit import Reading, Seen
@@ -44,7 +49,7 @@ def picture(size: tuple[int, int] = (640, 480), form: str = "JPEG", **more: Any)
 
 class Files(TestCase):
     def setUp(self) -> None:
-        own_files(self)
+        self.files = own_files(self)
         self.mine = Fixture("Files", PLATE, letterhead="12 Mill Lane")
         self.caller, self.lead = self.mine.client(), self.mine.client(self.mine.lead)
         self.path = f"/visits/{self.mine.visit.id}"
@@ -247,12 +252,34 @@ class Photos(Files):
         Image.new("RGB", (9, 9)).save(gif, "GIF")
         cases = {
             "text": b"hello", "empty file": b"", "svg": b"<svg onload=alert(1)>", "html": b"<html><script>", "gif": gif.getvalue(),
-            "cut off": picture()[:300], "too large": b"\xff\xd8\xff" + b"0" * 12_100_000, "too many pixels": picture((9000, 7000), "PNG"),
+            "cut off": picture()[:300], "too large": b"\xff\xd8\xff" + b"0" * 12_050_000, "too many pixels": picture((9000, 7000), "PNG"),
         }  # fmt: skip
         for name, content in cases.items():
             got = self.keep(content)
             self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "photo"), f"{name}: {got.content!r}")
         self.assertEqual(Photo.objects.of(self.mine.company).count(), 0)
+        self.assertEqual([one for one in self.files.rglob("*") if one.is_file()], [], "nothing left on disk")
+
+    def test_what_unpacks_to_too_much_is_refused_by_its_heading(self) -> None:
+        """A picture of a hundred kilobytes can say that it is gigabytes: only its heading is read."""
+        heading = struct.pack(">II5B", 60_000, 60_000, 8, 6, 0, 0, 0)
+        chunk = b"IHDR" + heading
+        bomb = b"\x89PNG\r\n\x1a\n" + struct.pack(">I", 13) + chunk + struct.pack(">I", zlib.crc32(chunk)) + b"\0" * 1000
+        for content in (bomb, picture((12_500, 10), "PNG")):
+            self.assertEqual(self.keep(content).status_code, 422)
+
+    def test_broken_exif_is_a_picture_without_it_or_refused(self) -> None:
+        whole = picture((64, 48))
+        for broken in (b"\xff", b"Exif\0\0MM\0*\xff\xff\xff\xff", b"Exif\0\0II*\0\x08\0\0\0\x01\0\x12\x01\x05\0\x01\0\0\0\xff\xff\xff\xff"):
+            app1 = b"\xff\xe1" + struct.pack(">H", len(broken) + 2) + broken
+            self.assertIn(self.keep(whole[:2] + app1 + whole[2:]).status_code, (200, 422))
+
+    def test_one_photo_that_arrives_twice_at_once_is_one_file(self) -> None:
+        member, of, photo = self.mine.member, PhotoOf(self.mine.unit), uuid4()
+        keep_photo(member, of, photo, picture(), timezone.now())
+        with patch.object(QuerySet, "first", return_value=None):  # as each of two saw it: not there yet
+            keep_photo(member, of, photo, picture(), timezone.now())
+        self.assertEqual(len([one for one in self.files.rglob("*") if one.is_file()]), 1)
 
     def test_taken_off_and_put_back_and_nobody_elses(self) -> None:
         photo = self.keep(picture()).json()["id"]

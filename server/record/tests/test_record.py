@@ -96,7 +96,7 @@ class UnitFile(Recorded):
 
     def test_notes_and_new_units(self) -> None:
         self.assertEqual(
-            self.caller.send("PUT", f"/units/{self.mine.unit.id}/notes", {"notes": "gate code at the desk"}).json()["notes"],
+            self.caller.send("PUT", f"/units/{self.mine.unit.id}/notes", {"notes": "gate code at the desk", "version": 0}).json()["notes"],
             "gate code at the desk",
         )
         path, body = f"/units/{fresh()}", {"site": "Mill Race 2", "address": "Mill Race", "label": "roof", "serial": "Z-9"}

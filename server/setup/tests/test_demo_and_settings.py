@@ -42,7 +42,7 @@ class Demo(TestCase):
             visit = Visit.objects.of(company).get(complaint="hums-no-start")
             self.assertEqual(caller.send("POST", f"/visits/{visit.id}{path}", body).status_code, 200, path)
         self.assertEqual(caller.do(f"/visits/{visit.id}", "power", {"state": "live"}).status_code, 200)
-        self.assertEqual(caller.send("PUT", "/company/rules", {"id": fresh(), "rules": {}}).status_code, 200)
+        self.assertEqual(caller.send("PUT", "/company/rules", {"id": fresh(), "rules": {}, "version": 0}).status_code, 200)
         remove_demo()
         load_demo()
         again = Company.objects.get(name__startswith="Tern Hollow")

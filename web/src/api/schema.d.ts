@@ -19,7 +19,7 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Sign in. Five wrong passwords for a name lock it for a quarter of an hour.
+         * @description Sign in. Five wrong passwords for a name from one address lock it there for a quarter of an hour.
          */
         post: operations["api_session_sign_in"];
         /**
@@ -3849,6 +3849,21 @@ export interface components {
             id: string;
         };
         /**
+         * NotesThen
+         * @description A unit's notes as somebody wrote them.
+         */
+        NotesThen: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
+            /** Notes */
+            notes: string;
+        };
+        /**
          * PartShown
          * @description A part that was put in.
          */
@@ -4016,6 +4031,10 @@ export interface components {
             serial: string;
             /** Notes */
             notes: string;
+            /** Notes Version */
+            notes_version: number;
+            /** Notes Before */
+            notes_before: components["schemas"]["NotesThen"][];
             plate: components["schemas"]["Plate"];
             ladder: components["schemas"]["Ladder"];
             /** Parts */
@@ -4057,11 +4076,13 @@ export interface components {
         };
         /**
          * Notes
-         * @description A unit's notes.
+         * @description A unit's notes, made from this version of them.
          */
         Notes: {
             /** Notes */
             notes: string;
+            /** Version */
+            version: number;
         };
         /**
          * PartPutIn
@@ -4196,6 +4217,8 @@ export interface components {
             upkeep: components["schemas"]["UpkeepItem"][];
             /** Versions */
             versions: components["schemas"]["RulesVersion"][];
+            /** Version */
+            version: number;
             /** May Change */
             may_change: boolean;
         };
@@ -4250,7 +4273,7 @@ export interface components {
         };
         /**
          * NewRules
-         * @description House rules to keep from now on, with the client's UUID and why.
+         * @description House rules to keep from now on, with the client's UUID, the version they were made from, and why.
          */
         NewRules: {
             /**
@@ -4259,6 +4282,8 @@ export interface components {
              */
             id: string;
             rules: components["schemas"]["HouseRules"];
+            /** Version */
+            version: number;
             /**
              * Note
              * @default
@@ -4356,7 +4381,7 @@ export interface components {
         };
         /**
          * BoardProfile
-         * @description A board by its name. `shipped` where it came with the app and the company has not changed it.
+         * @description A board by its name. `shipped` where it came with the app and the company has not changed it; `version`: how often it did.
          */
         BoardProfile: {
             /** Name */
@@ -4367,6 +4392,11 @@ export interface components {
              * @default false
              */
             shipped: boolean;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
         };
         /**
          * BoardsShown
@@ -4380,12 +4410,14 @@ export interface components {
         };
         /**
          * NewBoard
-         * @description A board profile to keep under this name.
+         * @description A board profile to keep under this name, made from this version of it; 0 for a new one.
          */
         NewBoard: {
             /** Name */
             name: string;
             defrost: components["schemas"]["Defrost"];
+            /** Version */
+            version: number;
         };
         /**
          * Carry
@@ -5126,6 +5158,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     api_session_sign_out: {
@@ -5199,6 +5240,15 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5997,6 +6047,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -6419,7 +6478,9 @@ export interface operations {
     };
     api_company_remove_board: {
         parameters: {
-            query?: never;
+            query: {
+                version: number;
+            };
             header?: never;
             path: {
                 name: string;

@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
 
+import { basisOf, beginFrom, forgetBasis, isOvertaken, OVERTAKEN } from "../api/basis";
 import { fieldErrors, type FieldError } from "../api/client";
 import { readDraft, writeDraft } from "../api/draft";
 import { parsed } from "../api/stored";
@@ -14,17 +15,22 @@ interface DraftForm<T extends FieldValues> {
   errors: FieldError[];
   /** Ask the server; what it refuses is told by `errors`, and what was typed stays on this device. */
   attempt: (ask: () => Promise<void>) => Promise<void>;
-  /** Show this as what the server keeps, and forget the draft. */
-  settle: (kept: T) => void;
+  /** The version of what stands in the form: its draft's where there is one, else the one that was shown when it was filled. */
+  basis: () => number;
+  /** Show this as what the server keeps, as this version, and forget the draft. */
+  settle: (kept: T, version?: number) => void;
   /** Back to what the server has. */
   forget: () => void;
 }
 
-/** Like useForm, with `kept` as what the server has, under a name that the draft is found by again. */
-export function useDraftForm<T extends FieldValues>(name: string, kept: T): DraftForm<T> {
+/** Like useForm, with `kept` as what the server has, of this version where it has one, under a name that the draft is found by again. */
+export function useDraftForm<T extends FieldValues>(name: string, kept: T, version = 0): DraftForm<T> {
   const draft = readDraft(name);
   const form = useForm<T>({ defaultValues: parsed<DefaultValues<T>>(draft, kept as DefaultValues<T>) });
   const base = useRef(JSON.stringify(kept));
+  // What others write meanwhile comes with a newer version, and is not in the form: only told of it, one may save over it.
+  const filled = useRef<number | null>(version);
+  const basis = () => basisOf(name, filled.current ?? version);
   const [changed, setChanged] = useState(draft !== "");
   useEffect(() => {
     return form.subscribe({
@@ -32,24 +38,35 @@ export function useDraftForm<T extends FieldValues>(name: string, kept: T): Draf
       callback: ({ values }) => {
         const text = JSON.stringify(values);
         writeDraft(name, text === base.current ? "" : text);
+        if (text === base.current) forgetBasis(name);
+        else beginFrom(name, filled.current ?? version);
         setChanged(text !== base.current);
       },
     });
-  }, [form, name]);
+  }, [form, name, version]);
   const [errors, setErrors] = useState<FieldError[]>([]);
   const attempt = async (ask: () => Promise<void>) => {
     try {
       await ask();
     } catch (problem) {
-      setErrors(fieldErrors(problem, " What you typed is stored on this device."));
+      const told = fieldErrors(problem, " What you typed is stored on this device.");
+      if (isOvertaken(problem)) {
+        forgetBasis(name);
+        filled.current = null;
+      }
+      setErrors(
+        isOvertaken(problem) ? told.map((one) => ({ ...one, message: one.message + OVERTAKEN })) : told,
+      );
     }
   };
-  const settle = (typed: T) => {
+  const settle = (typed: T, now = version) => {
+    filled.current = now;
     base.current = JSON.stringify(typed);
     form.reset(typed);
     writeDraft(name, "");
+    forgetBasis(name);
     setChanged(false);
     setErrors([]);
   };
-  return { form, changed, errors, attempt, settle, forget: () => settle(kept) };
+  return { form, changed, errors, attempt, basis, settle, forget: () => settle(kept) };
 }

@@ -25,7 +25,7 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Ask for the password and make both."""
-        if Member.objects.filter(username=options["username"]).exists():
+        if Member.objects.filter(username__iexact=options["username"]).exists():
             raise CommandError(f"{options['username']} already signs in here")
         password = getpass.getpass("Password: ")
         try:

@@ -3,6 +3,7 @@ import { Box, chakra, Flex, Grid, Heading, SimpleGrid, Text } from "@chakra-ui/r
 import { useState } from "react";
 import type { UseFormRegisterReturn } from "react-hook-form";
 
+import { isOvertaken } from "../../api/basis";
 import { api, data, type Schemas } from "../../api/client";
 import { queries, useBoards } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
@@ -90,23 +91,26 @@ function Editor(props: {
 }) {
   const { profile, mayChange, choose } = props;
   const typed = { name: profile?.name ?? "", fields: typedDefrost(profile?.defrost) };
-  const { form, changed, errors, attempt, settle, forget } = useDraftForm<Typed>(
+  const { form, changed, errors, attempt, basis, settle, forget } = useDraftForm<Typed>(
     `board ${typed.name}`,
     typed,
+    profile?.version,
   );
   const keep = ({ name, fields }: Typed) =>
     attempt(async () => {
-      const shown = await data(
-        api.PUT("/api/v1/company/boards", { body: { name, defrost: defrostFrom(fields) } }),
-      );
+      // Under another name it is a new one, whatever it was made from.
+      const version = name.trim() === typed.name ? basis() : 0;
+      const body = { name, defrost: defrostFrom(fields), version };
+      const shown = await fresh(data(api.PUT("/api/v1/company/boards", { body })));
       queries.setQueryData(["boards"], shown);
       const kept = shown.boards.find((one) => one.name === name.trim());
-      settle({ name: name.trim(), fields: typedDefrost(kept?.defrost) });
+      settle({ name: name.trim(), fields: typedDefrost(kept?.defrost) }, kept?.version);
       choose(name.trim());
     });
   const drop = (name: string) =>
     attempt(async () => {
-      const shown = await data(api.DELETE("/api/v1/company/boards/{name}", { params: { path: { name } } }));
+      const params = { path: { name }, query: { version: basis() } };
+      const shown = await fresh(data(api.DELETE("/api/v1/company/boards/{name}", { params })));
       queries.setQueryData(["boards"], shown);
       choose(null);
     });
@@ -158,6 +162,16 @@ function Editor(props: {
       </Fields>
     </form>
   );
+}
+
+/** The answer; where somebody else was first, what they wrote is fetched before it is told. */
+async function fresh<T>(answer: Promise<T>): Promise<T> {
+  try {
+    return await answer;
+  } catch (problem) {
+    if (isOvertaken(problem)) await queries.invalidateQueries({ queryKey: ["boards"] });
+    throw problem;
+  }
 }
 
 function Setting(props: { field: PlateField; problem: string | undefined; children: UseFormRegisterReturn }) {

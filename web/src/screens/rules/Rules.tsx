@@ -2,6 +2,7 @@
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
+import { basisOf, beginFrom, forgetBasis, isOvertaken, OVERTAKEN } from "../../api/basis";
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
@@ -16,6 +17,7 @@ import { capital, dayAndClock } from "../../shell/words";
 type Shown = Schemas["RulesShown"];
 type Rules = Schemas["HouseRules"];
 type Choice = Schemas["ChoiceExample"];
+const DRAFT = "house rules";
 
 export default function RulesScreen() {
   const rules = useHouseRules();
@@ -41,21 +43,35 @@ export default function RulesScreen() {
 }
 
 function Form({ shown }: { shown: Shown }) {
-  const [draft, setDraft] = useDraft("house rules");
+  const [draft, setDraft] = useDraft(DRAFT);
   const [note, setNote] = useDraft("house rules note");
   const [problem, setProblem] = useState("");
   const chosen = parsed<Rules>(draft, shown.rules);
   const changed = JSON.stringify(chosen) !== JSON.stringify(shown.rules);
+  const choose = (rules: Rules) => {
+    beginFrom(DRAFT, shown.version);
+    setDraft(JSON.stringify(rules));
+  };
+  const discard = () => {
+    setDraft("");
+    setProblem("");
+    forgetBasis(DRAFT);
+  };
   const save = async () => {
     try {
-      const body = { id: crypto.randomUUID(), rules: chosen, note };
+      const version = basisOf(DRAFT, shown.version);
+      const body = { id: crypto.randomUUID(), rules: chosen, note, version };
       queries.setQueryData(["rules"], await data(api.PUT("/api/v1/company/rules", { body })));
       void queries.invalidateQueries({ queryKey: ["visit"] });
-      setDraft("");
+      discard();
       setNote("");
-      setProblem("");
     } catch (error) {
-      setProblem(inWords(error, " Your choice is stored on this device."));
+      setProblem(
+        inWords(error, " Your choice is stored on this device.") + (isOvertaken(error) ? OVERTAKEN : ""),
+      );
+      if (!isOvertaken(error)) return;
+      forgetBasis(DRAFT);
+      await queries.invalidateQueries({ queryKey: ["rules"] });
     }
   };
   return (
@@ -67,14 +83,14 @@ function Form({ shown }: { shown: Shown }) {
           choice={choice}
           value={chosen[choice.choice as Exclude<keyof Rules, "maintenance">]}
           disabled={!shown.may_change}
-          choose={(school) => setDraft(JSON.stringify({ ...chosen, [choice.choice]: school }))}
+          choose={(school) => choose({ ...chosen, [choice.choice]: school })}
         />
       ))}
       <Maintenance
         items={shown.upkeep}
         chosen={chosen.maintenance}
         disabled={!shown.may_change}
-        choose={(maintenance) => setDraft(JSON.stringify({ ...chosen, maintenance }))}
+        choose={(maintenance) => choose({ ...chosen, maintenance })}
       />
       {changed && shown.may_change && (
         <Flex
@@ -99,7 +115,7 @@ function Form({ shown }: { shown: Shown }) {
           <Button look="next" onClick={() => void save()}>
             Save these rules
           </Button>
-          <Button onClick={() => setDraft("")}>Discard changes</Button>
+          <Button onClick={discard}>Discard changes</Button>
           {problem && <Problem id="rules-problem">{problem}</Problem>}
         </Flex>
       )}

@@ -2,13 +2,14 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
+import { basisOf, beginFrom, forgetBasis, isOvertaken, OVERTAKEN } from "../../api/basis";
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
 import { queries } from "../../api/queries";
 import { Button } from "../../shell/controls";
 import { Choice, Problem, TextArea, TextInput } from "../../shell/fields";
-import { capital, day } from "../../shell/words";
+import { capital, day, dayAndClock } from "../../shell/words";
 import { Photos } from "./Photos";
 
 type UnitFile = Schemas["UnitFile"];
@@ -17,6 +18,7 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
   const [problem, setProblem] = useState("");
   const [draft, setDraft] = useDraft(`${unit.id} notes`);
   const notes = parsed(draft, unit.notes);
+  const draftName = `${unit.id} notes`;
   const [part, setPart] = useDraft(`${unit.id} part`);
   const [on, setOn] = useDraft(`${unit.id} part on`);
   const [note, setNote] = useDraft(`${unit.id} part note`);
@@ -28,14 +30,21 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
       setProblem("");
       then();
     } catch (error) {
-      setProblem(inWords(error));
+      setProblem(inWords(error) + (isOvertaken(error) ? OVERTAKEN : ""));
+      if (!isOvertaken(error)) return;
+      forgetBasis(draftName);
+      await queries.invalidateQueries({ queryKey: ["unit", unit.id] });
     }
   };
+  const discardNotes = () => {
+    setDraft("");
+    forgetBasis(draftName);
+  };
   const keepNotes = () =>
-    attempt(
-      () => data(api.PUT("/api/v1/units/{unit_id}/notes", { params: { path }, body: { notes } })),
-      () => setDraft(""),
-    );
+    attempt(() => {
+      const body = { notes, version: basisOf(draftName, unit.notes_version) };
+      return data(api.PUT("/api/v1/units/{unit_id}/notes", { params: { path }, body }));
+    }, discardNotes);
   const keepPart = () =>
     attempt(
       () =>
@@ -68,13 +77,22 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
           maxLength={4000}
           aria-label="Notes on this unit"
           value={notes}
-          onChange={(event) => setDraft(JSON.stringify(event.target.value))}
+          onChange={(event) => {
+            beginFrom(draftName, unit.notes_version);
+            setDraft(JSON.stringify(event.target.value));
+          }}
         />
         {notes !== unit.notes && (
-          <Button mt="1" look="next" onClick={() => void keepNotes()}>
-            Save the notes
-          </Button>
+          <Flex mt="1" gap="2" wrap="wrap">
+            <Button look="next" onClick={() => void keepNotes()}>
+              Save the notes
+            </Button>
+            <Button look="quiet" onClick={discardNotes}>
+              Discard changes
+            </Button>
+          </Flex>
         )}
+        <NotesBefore unit={unit} />
       </Box>
       <Box as="section" aria-label="Parts put in">
         <Heading as="h2" fontSize="md" mb="1">
@@ -113,6 +131,29 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
       </Box>
       {problem && <Problem id="unit-problem">{problem}</Problem>}
     </>
+  );
+}
+
+/** What the notes said before, by whom and when: on request. */
+function NotesBefore({ unit }: { unit: UnitFile }) {
+  const [open, setOpen] = useState(false);
+  if (unit.notes_before.length === 0) return null;
+  return (
+    <Box mt="1">
+      <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? "Hide earlier notes" : "Earlier notes"}
+      </Button>
+      {open &&
+        unit.notes_before.map((then) => (
+          <Text key={then.at} py="1" borderTopWidth="1px" borderColor="rule">
+            <Text as="span" fontSize="sm" color="faint">
+              {dayAndClock(then.at)}, {then.by_whom}
+            </Text>
+            <br />
+            {then.notes || "taken off"}
+          </Text>
+        ))}
+    </Box>
   );
 }
 
