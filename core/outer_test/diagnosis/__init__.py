@@ -3,7 +3,7 @@
 from outer_test.diagnosis.accuse import Accused
 from outer_test.diagnosis.diagnose import Diagnosis, diagnose
 from outer_test.diagnosis.expected import Expected, expected_here
-from outer_test.diagnosis.hypotheses import hypotheses
+from outer_test.diagnosis.hypotheses import NOTHING, hypotheses
 from outer_test.diagnosis.next_test import NextTest, older_than_power
 from outer_test.diagnosis.observations import observe
 from outer_test.diagnosis.predict import Slice, Table, predict, table_of
@@ -11,6 +11,7 @@ from outer_test.diagnosis.suspects import Suspect, weigh
 from outer_test.diagnosis.things_tested import TESTED, Test
 
 __all__ = [
+    "NOTHING",
     "TESTED",
     "Accused",
     "Diagnosis",

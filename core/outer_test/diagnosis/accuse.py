@@ -13,7 +13,7 @@ from outer_test.judgement import Part, Verdict
 from outer_test.rules.contactor.coil import WATCH_LOW_V
 from outer_test.rules.windings.ground import CONFIRMED_OHM, GROUNDED_OHM
 from outer_test.twin import Fault, FaultKey
-from outer_test.visit import Measures, capacitor_sections, has_start_capacitor, measures
+from outer_test.visit import Measures, Visit, capacitor_sections, has_start_capacitor, measures
 
 ENOUGH = 0.90
 
@@ -90,7 +90,7 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
     if fault.key is FaultKey.PITTED:
         return Test.INSECTS not in evidence or evidence[Test.INSECTS].outcome == "none"
     if fault.key in (FaultKey.NO_Y_OUT, FaultKey.Y_RELAY_BURNT):
-        return any(one.rule == "board-pass" and one.verdict is Verdict.BAD for one in judged.findings)
+        return _waits_for_nothing(visit) and any(one.point == _Y_OUT and one.verdict is Verdict.BAD for one in judged.findings)
     if fault.key is not FaultKey.FAN_RELAY_OPEN and fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
         if Test.VALVE_PROOF in proof:
             return True  # valve, coil and wire answered to a jumper
@@ -98,6 +98,15 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
             return True  # it counts as refused only with its switch proved closed, or jumpered
         return any(test in evidence and evidence[test].outcome == "good" for test in (Test.SWITCH_COLD, Test.SWITCH_WARM, Test.COIL_SENSOR))
     return True
+
+
+_Y_OUT = "control.y_out.v"
+
+
+def _waits_for_nothing(visit: Visit) -> bool:
+    """Whether the restart delay was seen over, and no switch that the board waits for was seen open."""
+    open_ = any(visit.saw(point) == "open" for point in ("control.pressure", "control.float"))
+    return visit.saw("control.delay") == "over" and visit.saw("control.pressure") == "closed" and not open_
 
 
 _PULLED_DOWN = (FaultKey.TRANSFORMER_WEAK, FaultKey.NO_CONTROL_VOLTS)
@@ -120,7 +129,7 @@ def _capacitors_sound(evidence: Mapping[Test, Observed], judged: Judged) -> bool
 
 
 def _grounded(seen: Observed, judged: Judged) -> bool:
-    low = []
+    low = False
     for point in seen.points:
         reading = judged.inputs.get(point)
         if reading is None:
@@ -130,5 +139,5 @@ def _grounded(seen: Observed, judged: Judged) -> bool:
         if reading.value.kind == "closed" or (reading.number is not None and reading.number < CONFIRMED_OHM):
             return True
         if reading.number is not None and reading.number < GROUNDED_OHM:
-            low.append(point)
-    return len(low) > 1
+            low = True
+    return low and seen.times > 1

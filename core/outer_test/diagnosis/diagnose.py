@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from math import fsum
 
 from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
@@ -28,6 +29,8 @@ from outer_test.twin import Fault, FaultKey
 from outer_test.visit import POINTS, Visit
 
 MOST_SUSPECTS, MOST_AHEAD = 8, 12
+BUTTON_UP = "button"
+STANDS_OUT = 0.05  # of probability, from where a maintenance call looks into what it was not called for
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,7 +94,9 @@ def _ahead(
         return (stopped,)
     is_sound = chances[0] >= ENOUGH  # the first is nothing wrong
     listed = tuple(left_behind(judged, to_read))
-    if is_sound or (listed and visit.complaint == "maintenance"):
+    if not is_sound and listed and visit.complaint == "maintenance":
+        return _begun((*_raised(listed, among, chances, evidence, judged, to_read), *listed)[:MOST_AHEAD], judged)
+    if is_sound:
         return _begun(listed, judged)
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
     confirming = to_confirm(among, chances, evidence, judged, to_read)
@@ -103,6 +108,20 @@ def _ahead(
     if judged.power.state == "dead-claimed":  # who pulled the disconnect is about to work dead: nothing live comes before it
         tests = tuple(sorted(tests, key=lambda one: one.power == "live"))
     return _begun(tests, judged)
+
+
+def _raised(
+    listed: tuple[NextTest, ...], among: tuple[Hypothesis, ...], chances: tuple[float, ...], evidence: Mapping[Test, Observed],
+    judged: Judged, to_read: frozenset[str],
+) -> tuple[NextTest, ...]:  # fmt: skip
+    """What a maintenance call met that is worth a look before it is closed up: the tests that tell whether what stands out is so."""
+    if any(POINTS[one.point].station != BUTTON_UP for one in listed):
+        return ()
+    met = [(one, chance) for one, chance in zip(among, chances, strict=True) if not one.faults or chance >= STANDS_OUT]
+    if not any(one.faults for one, _ in met):
+        return ()
+    whole = fsum(chance for _, chance in met)
+    return ranked_tests([one for one, _ in met], [chance / whole for _, chance in met], evidence, judged, to_read)
 
 
 def _begun(tests: tuple[NextTest, ...], judged: Judged) -> tuple[NextTest, ...]:

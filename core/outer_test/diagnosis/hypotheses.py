@@ -7,7 +7,7 @@ from math import exp, fsum, log, prod
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.predict import Slice, Table, Way
 from outer_test.diagnosis.proofs import PROOFS
-from outer_test.diagnosis.shares import NEVER_SUDDEN, NOTHING_WRONG, SHARES, SLOW, WEARS_OUT
+from outer_test.diagnosis.shares import NEVER_SUDDEN, NOTHING_WRONG, SHARES, SLOW, STOPS_IT, WEARS_OUT
 from outer_test.diagnosis.things_tested import SEEN_ONLY, TESTED, Test
 from outer_test.judgement import Part
 from outer_test.rules import SetAside
@@ -23,9 +23,12 @@ _PAIRS = (
 )
 # Faults that nothing measured shows on its own, so that only their part tells whether a unit can have them.
 _ONLY_SEEN = frozenset({FaultKey.WELDED, FaultKey.LOW_CHARGE, FaultKey.HIGH_CHARGE, FaultKey.DIRTY_COIL})
+# An inverter's contactor carries little and is not judged by its heat: nothing read there would tell.
+_NO_HEAT = frozenset({FaultKey.WORN})
 _PAIR_SHARE = 0.04
 _LISTED_SHARE = 12.0
 _OLD_YEARS, _OLD_TIMES = 12, 1.6
+_UNSEEN = 0.25  # of its share, where a fault would have been complained of
 Evidence = Mapping[Test, Observed]
 # The chance that any one reading is simply wrong, and that something looked at or watched was taken for something else.
 SLIP, SEEN_SLIP = 0.01, 0.003
@@ -131,7 +134,8 @@ def hypotheses(visit: Visit, table: Table, aside: tuple[SetAside, ...] = ()) -> 
 
 def _all(visit: Visit, table: Table, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
     yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", (), _by_complaint(NOTHING_WRONG, visit))
-    own = {key: row for key, row in table.rows.items() if row.measured or key in _ONLY_SEEN}
+    none = _NO_HEAT if visit.plate.compressor.kind == "inverter" else frozenset()
+    own = {key: row for key, row in table.rows.items() if key not in none and (row.measured or key in _ONLY_SEEN)}
     for key, row in own.items():
         yield Hypothesis(key, (row.fault,), row.fault.says, row.ways, _share(row.fault, visit))
     for first, second in _PAIRS:
@@ -180,6 +184,8 @@ def _share(fault: Fault, visit: Visit) -> float:
     if visit.complaint is None and fault.part in _DEFROST_PARTS and _defrost_looked_into(visit):
         return max(shares.values())
     share = _by_complaint(shares, visit)
+    if visit.complaint == "maintenance" and fault.key in STOPS_IT:
+        share *= _UNSEEN
     if visit.began == "slowly" and fault.key in SLOW:
         share *= 2
     if visit.began == "suddenly" and fault.key in NEVER_SUDDEN:

@@ -20,8 +20,11 @@ WIDER = {T.GROUND: T.GROUND_AT_PLUG, T.PAIRS: T.PAIRS_AT_PLUG}
 PROOFS: dict[K, tuple[Proof, ...]] = {
     K.HERM_WEAK: ({T.CAP_HERM: "low"}, *_BULGED),
     K.HERM_OPEN: ({T.CAP_HERM: "open"}, {T.CAP_HERM: "shorted"}, *_BULGED),
+    K.HERM_WRONG: ({T.CAP_HERM: "high"},),
     K.FAN_SECTION_WEAK: ({T.CAP_FAN: "low"}, *_BULGED),
     K.FAN_SECTION_OPEN: ({T.CAP_FAN: "open"}, {T.CAP_FAN: "shorted"}, *_BULGED),
+    K.FAN_SECTION_WRONG: ({T.CAP_FAN: "high"},),
+    K.WIRES_SWAPPED: ({T.CAP_HERM: "good", T.CAP_FAN: "good", T.START: "hummed", T.FAN_A: "high", T.LOAD_SIDE: "alive"},),
     K.START_CAPACITOR_WEAK: ({T.CAP_START: "low"}, {T.CAP_START: "open"}),
     K.RELAY_STUCK_OPEN: ({T.RELAY_CONTACT: "open"},),
     K.RELAY_COIL_OPEN: ({T.RELAY_COIL: "open"},),
@@ -29,12 +32,14 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.HARNESS_GROUNDED: ({T.GROUND_AT_PLUG: "grounded", T.GROUND: "good"},),
     K.RUN_OPEN: ({T.PAIRS: "open"},),
     K.START_OPEN: ({T.PAIRS: "open"},),
+    K.SHORTED_TURNS: ({T.PAIRS: "shorted"},),
     K.LOCKED: (_MOTOR_SOUND,),
     K.TIGHT: (_MOTOR_SOUND,),
     K.LEAD_OPEN: ({T.LEADS: "bad"},),
     K.LEAD_JOINT: ({T.LEADS: "bad"},),
     K.FAN_GROUNDED: ({T.FAN_GROUND: "grounded"},),
     K.FAN_OPEN: ({T.FAN_PAIRS: "open"},),
+    K.FAN_SHORTED: ({T.FAN_PAIRS: "shorted"},),
     K.FAN_TIGHT: tuple(
         {T.CAP_FAN: "good", T.FAN_PAIRS: "good", T.FAN_GROUND: "good", T.FAN_STATE: state} for state in ("slow", "hums", "still")
     ),
@@ -44,6 +49,8 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.PITTED: ({T.POLES: "open"}, {T.FACES: "burnt"}),
     K.INSECT: ({T.INSECTS: "found"},),
     K.WELDED: ({T.FACES: "welded"},),
+    # A loose screw drops as much, and its faces stay clean: the look tells them apart.
+    K.WORN: tuple({T.POLES: "dropping", T.FACES: seen} for seen in ("pitted", "discoloured", "burnt")),
     K.SECOND_COIL_OPEN: ({T.COIL2_OHM: "open"}, {T.COIL2_OHM: "shorted"}),
     K.FUSE_BLOWN: ({T.FUSES: "blown"},),
     K.SUPPLY_LOST: ({T.DISCONNECT: "dead", T.BREAKER: "on"},),
@@ -89,6 +96,8 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.VALVE_COIL_OPEN: ({T.VALVE_COIL: "open"},),
     K.VALVE_COIL_SHORTED: ({T.VALVE_COIL: "shorted"},),
     K.VALVE_STUCK: ({T.VALVE_PROOF: "no", T.VALVE_COIL: "good"},),
+    K.VALVE_HALF_WAY: ({T.VALVE_PROOF: "no", T.VALVE_COIL: "good", T.VALVE_FED: "yes"},),
+    K.DIRTY_COIL: ({T.COIL_FACE: "dirty", T.COMPRESSOR_A: "high"},),
     K.ELEMENT_OPEN: ({T.AUX: "bad"},),
     K.BLOWER_DEAD: ({T.BLOWER: "still"},),
 }

@@ -107,6 +107,13 @@ SHARES: dict[K, Share] = {
     K.DIRTY_COIL: _s(1, high_bill=5, iced_over=1, maintenance=3),
 }
 NOTHING_WRONG: Share = _s(8.0, maintenance=80.0, hums_no_start=2.0, nothing_at_all=2.0, trips_breaker=4.0)
+# Nobody calls for maintenance of a unit that does not run: these would have been complained of.
+STOPS_IT = frozenset({
+    K.BREAKER_TRIPPED, K.SUPPLY_LOST, K.LEG_LOST, K.DISCONNECT_OPEN, K.FUSE_BLOWN, K.WHIP_OPEN, K.COIL_OPEN, K.COIL_SHORTED, K.STUCK_OPEN,
+    K.PITTED, K.INSECT, K.HERM_OPEN, K.LEAD_OPEN, K.GROUNDED, K.RUN_OPEN, K.START_OPEN, K.OVERLOAD_OPEN, K.LOCKED, K.MODULE_DEAD,
+    K.FAN_GROUNDED, K.FAN_OPEN, K.NO_CONTROL_VOLTS, K.CONTROL_FUSE_BLOWN, K.R_WIRE_BROKEN, K.C_WIRE_BROKEN, K.NO_CALL, K.FLOAT_OPEN,
+    K.PRESSURE_OPEN, K.Y_WIRE_BROKEN, K.WIRE_CHAFED, K.COIL_WIRE_BROKEN, K.NO_Y_OUT, K.BOARD_R_LOST,
+})  # fmt: skip
 # Faults that come on over weeks, and those that come at once.
 SLOW = frozenset({K.LOW_CHARGE, K.HERM_WEAK, K.WORN, K.FAN_TIGHT, K.DRIFTED, K.DIRTY_COIL, K.TIGHT, K.FAN_SECTION_WEAK})
 NEVER_SUDDEN = frozenset({K.LOW_CHARGE, K.DIRTY_COIL})
