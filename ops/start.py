@@ -14,6 +14,7 @@ from ops.postgres import Cluster
 from ops.roles import Role
 
 DATABASE = "outer_test"
+ENDS_WITHIN_S = 25.0
 
 
 def main() -> None:
@@ -74,17 +75,32 @@ def _serve(cluster: Cluster, wanted: argparse.Namespace) -> None:
     address = f"http://127.0.0.1:{wanted.port}/"
     serving = env | {"OUTER_TEST_DATABASE_URL": cluster.url(DATABASE, Role.SERVING)}
     server = subprocess.Popen(_gunicorn(wanted.port), cwd=ROOT / "server", env=serving, start_new_session=True)
+    worker = subprocess.Popen([*manage, "procrastinate", "worker"], cwd=ROOT / "server", env=serving, start_new_session=True)
     try:
         _wait_for(address, server)
         say(f"Outer Test is at {address}")
         if wanted.no_demo:
             say("Make the first company and its lead with: ./manage add_company")
-        code = server.wait()
-        raise Trouble(f"the server ended by itself with status {code}")
+        while server.poll() is None and worker.poll() is None:
+            time.sleep(0.5)
+        name, one = ("server", server) if server.poll() is not None else ("worker", worker)
+        raise Trouble(f"the {name} ended by itself with status {one.returncode}")
     finally:
-        if server.poll() is None:
-            os.kill(server.pid, signal.SIGTERM)
-            server.wait(timeout=30)
+        _end(server, worker)
+
+
+def _end(*processes: "subprocess.Popen[bytes]") -> None:
+    """End them as they end by themselves; one that does not within half a minute (a slow client holds it) is killed."""
+    for one in processes:
+        if one.poll() is None:
+            os.kill(one.pid, signal.SIGTERM)
+    until = time.monotonic() + ENDS_WITHIN_S
+    for one in processes:
+        try:
+            one.wait(timeout=max(until - time.monotonic(), 0.1))
+        except subprocess.TimeoutExpired:
+            os.killpg(one.pid, signal.SIGKILL)
+            one.wait()
 
 
 def _gunicorn(port: int) -> list[str]:

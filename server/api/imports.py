@@ -9,7 +9,7 @@ from ninja import Body, File, Form, Router, UploadedFile
 from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
-from files.log_in import find_job, new_job, start, state_of, stop
+from files.log_in import find_job, new_job, start, stop
 from fleet.write_unit import find_unit
 from outer_test.entry import Mapping, RowProblem
 from outer_test.visit import POINTS, title_of
@@ -60,7 +60,7 @@ class JobShown:
 def _shown(job: ImportJob) -> JobShown:
     plain: dict[str, Any] = job.mapping
     return JobShown(
-        job.uuid, job.name, tuple(job.columns), Mapping(**plain), state_of(job), job.total, job.done, job.visits,
+        job.uuid, job.name, tuple(job.columns), Mapping(**plain), job.state, job.total, job.done, job.visits,
         job.problem_count, tuple(RowProblem(**problem) for problem in job.problems), tuple(LookedAt(**one) for one in job.preview),
         tuple(PointName(name, title_of(name)) for name in POINTS),
     )  # fmt: skip

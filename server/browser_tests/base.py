@@ -100,7 +100,7 @@ class InFlight(StaticFilesHandler):
 
 
 # A quick hash: the demo's people are made anew for every test, and how passwords are kept is tested elsewhere.
-@override_settings(DEMO=True, IMPORTS_INLINE=True, PASSWORD_HASHERS=["django.contrib.auth.hashers.MD5PasswordHasher"])
+@override_settings(DEMO=True, WORK_AT_ONCE=True, PASSWORD_HASHERS=["django.contrib.auth.hashers.MD5PasswordHasher"])
 class BrowserTest(StaticLiveServerTestCase):
     """The demo company, loaded anew for each test, and a page signed in as its technician."""
 

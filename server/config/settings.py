@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "django.contrib.postgres",
     "ninja",
     "csp",
+    "procrastinate.contrib.django",
     "accounts",
     "ledger",
     "fleet",
@@ -125,8 +126,14 @@ UPLOADS_A_DAY = {
 }
 FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 
-# Files of readings are read beside the request that brought them; tests read them within it.
-IMPORTS_INLINE = env.bool("OUTER_TEST_IMPORTS_INLINE", default=False)
+# What takes long is done by a worker, beside the request that asked for it; tests do it within.
+PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_in", "visits.conclude"]
+WORKER_SILENT_S = env.int("OUTER_TEST_WORKER_SILENT_S", default=30)  # a worker that says nothing for so long is dead
+PROCRASTINATE_WORKER_DEFAULTS = {
+    "concurrency": 2, "delete_jobs": "successful", "shutdown_graceful_timeout": 20.0, "update_heartbeat_interval": WORKER_SILENT_S / 3,
+    "stalled_worker_timeout": float(WORKER_SILENT_S),
+}  # fmt: skip
+WORK_AT_ONCE = False
 
 # Photos and files to be taken in. An object store takes the disk's place by naming its backend here.
 MEDIA_ROOT = Path(env.str("OUTER_TEST_FILES", default=str(ROOT / ".local" / "files")))

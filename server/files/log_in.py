@@ -1,9 +1,8 @@
 """A file of readings taken in: checked row by row and judged for a look, then kept whole in one transaction, or not at all."""
 
 import io
-import threading
 from collections import Counter
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import asdict
 from datetime import date, timedelta
 from typing import Any
@@ -11,12 +10,14 @@ from uuid import UUID, uuid5
 
 from django.conf import settings
 from django.core.files.uploadedfile import UploadedFile
-from django.db import connection, connections, transaction
+from django.db import IntegrityError, connection, connections, transaction
 from django.utils import timezone
+from procrastinate.contrib.django import app
 
 from accounts.audit import note
 from accounts.models import Company, Member
 from accounts.time_zone import zone_of
+from background import later
 from fleet.models import Unit
 from ledger.read import Read
 from ledger.write import ledger_of
@@ -37,7 +38,7 @@ MOST_BYTES, MOST_ROWS, MOST_PROBLEMS, LOOK = 60_000_000, 500_000, 200, 60
 BEAT_ROWS, BEAT_VISITS = 2000, 100
 
 
-SILENT = timedelta(seconds=120)
+SILENT, LEFT_ALONE = timedelta(seconds=120), timedelta(days=7)
 
 
 class NoSuchJob(LookupError):
@@ -67,7 +68,12 @@ def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", 
     job = ImportJob(company=member.company, uuid=job_id, member=member, unit=unit, name=name[:120], columns=columns[:200])
     job.mapping = asdict(guess_mapping(columns))
     job.file.save(f"{job_id.hex}.csv", file, save=False)
-    job.save()
+    try:
+        with transaction.atomic():
+            job.save()
+    except IntegrityError:  # the same file arrived twice at once
+        job.file.delete(save=False)
+        return find_job(member.company, job_id)
     return job
 
 
@@ -79,39 +85,63 @@ def find_job(company: Company, job_id: UUID) -> ImportJob:
     return job
 
 
-def state_of(job: ImportJob) -> str:
-    """How it stands; one that says it runs and has not moved for minutes has failed."""
-    running = job.state in (ImportJob.State.CHECKING, ImportJob.State.KEEPING)
-    return ImportJob.State.FAILED if running and timezone.now() - job.beat > SILENT else job.state
-
-
 def stop(job: ImportJob) -> None:
-    """Stop it; nothing of it is kept."""
-    waiting = job.state in (ImportJob.State.NEW, ImportJob.State.CHECKED)
+    """Stop it; nothing of it is kept. Whoever works on it hears of it; where nobody does, it is stopped here."""
+    states = ImportJob.State
+    at_work = job.state in (states.CHECKING, states.KEEPING) and timezone.now() - job.beat < SILENT
+    if job.state == states.DONE:
+        return
     rows = ImportJob.objects.of(job.company).filter(pk=job.pk)
-    rows.update(cancel=True, **({"state": ImportJob.State.CANCELLED} if waiting else {}))
+    rows.update(cancel=True, **({} if at_work else {"state": states.CANCELLED}))
 
 
 def start(job: ImportJob, mapping: Mapping | None) -> None:
-    """Check the file by this mapping, or, where None, keep what was checked. Raises FieldProblem where it is not the time."""
+    """Check the file by this mapping, or, where None, keep what was checked. Asked twice it is done once. Raises FieldProblem where
+    it is not the time."""
+    with transaction.atomic():
+        job = ImportJob.objects.of(job.company).select_for_update(of=("self",)).select_related("company").get(pk=job.pk)
+        begun = _begin_to_keep(job) if mapping is None else _begin_to_check(job, mapping)
+        if begun:
+            later(read_log, f"import {job.pk}", job=job.pk)
+
+
+def _begin_to_check(job: ImportJob, mapping: Mapping) -> bool:
     states = ImportJob.State
-    if mapping is not None:
-        if job.state in (states.KEEPING, states.DONE, states.CHECKING):
-            raise FieldProblem("state", "This file is already being read.")
-        missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
-        if missing:
-            raise FieldProblem("mapping", "Say which columns hold the value and the time.")
-        changed = {"mapping": plain(mapping), "state": states.CHECKING, "problems": [], "preview": []}
-        _set(job, **changed, problem_count=0, done=0, total=0, visits=0, cancel=False)
-    else:
-        if job.state != states.CHECKED or job.problem_count or not job.total:
-            raise FieldProblem("state", "It can be saved once every row is checked and none is wrong.")
-        _set(job, state=states.KEEPING, done=0, cancel=False)
-    work = _check if mapping is not None else _keep
-    if settings.IMPORTS_INLINE:
-        _run(job.pk, work)
-    else:
-        threading.Thread(target=_run, args=(job.pk, work), daemon=True).start()
+    if job.state in (states.KEEPING, states.DONE, states.CHECKING):
+        raise FieldProblem("state", "This file is already being read.")
+    if not job.file:
+        raise FieldProblem("state", "This file was let go. Choose it again.")
+    missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
+    if missing:
+        raise FieldProblem("mapping", "Say which columns hold the value and the time.")
+    changed = {"mapping": plain(mapping), "state": states.CHECKING, "problems": [], "preview": []}
+    _set(job, **changed, problem_count=0, done=0, total=0, visits=0, cancel=False)
+    return True
+
+
+def _begin_to_keep(job: ImportJob) -> bool:
+    states = ImportJob.State
+    if job.state in (states.KEEPING, states.DONE):
+        return False  # the answer to the first time never came
+    if job.state != states.CHECKED or job.problem_count or not job.total:
+        raise FieldProblem("state", "It can be saved once every row is checked and none is wrong.")
+    _set(job, state=states.KEEPING, done=0, cancel=False)
+    return True
+
+
+def _forget_file(job: ImportJob) -> None:
+    """The file goes once it is kept, or is not wanted; what became of it stays."""
+    if job.file:
+        job.file.delete(save=False)
+        ImportJob._base_manager.filter(pk=job.pk).update(file="")
+
+
+@app.periodic(cron="41 3 * * *")
+@app.task(name="forget_logs", queueing_lock="forget_logs")
+def forget_logs(timestamp: int) -> None:
+    """Let go of files that nobody went on with for a week."""
+    for job in ImportJob._base_manager.filter(beat__lt=timezone.now() - LEFT_ALONE).exclude(file=""):
+        _forget_file(job)
 
 
 def _set(job: ImportJob, **fields: Any) -> None:
@@ -121,27 +151,31 @@ def _set(job: ImportJob, **fields: Any) -> None:
     job.save(update_fields=[*fields, "beat"])
 
 
-def _run(job_pk: int, work: Callable[[ImportJob], None]) -> None:
-    """Do the work, and say how it ended whatever happens."""
-    job: ImportJob = ImportJob._base_manager.select_related("company", "member", "unit").get(pk=job_pk)
+@app.task(name="read_log")
+def read_log(job: int) -> None:
+    """Do what the file waits for, and say how it ended whatever happens. Done twice, as after a killed worker, it is done once."""
+    row: ImportJob = ImportJob._base_manager.select_related("company", "member", "unit").get(pk=job)
+    work = {ImportJob.State.CHECKING: _check, ImportJob.State.KEEPING: _keep}.get(ImportJob.State(row.state))
+    if work is None:
+        return
     try:
-        with timezone.override(zone_of(job.company)):
-            work(job)
+        with timezone.override(zone_of(row.company)):
+            work(row)
     except Cancelled:
-        _set(job, state=ImportJob.State.CANCELLED)
+        _set(row, state=ImportJob.State.CANCELLED)
     except FieldProblem as problem:
-        _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, problem.field, problem.message))], problem_count=1)
+        _set(row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, problem.field, problem.message))], problem_count=1)
     except Exception:
-        _set(job, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server. Nothing was saved."))])
+        _set(row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server. Nothing was saved."))])
         raise
-    finally:
-        if not settings.IMPORTS_INLINE:
-            connections.close_all()
+    row.refresh_from_db(fields=["state"])
+    if row.state == ImportJob.State.DONE:
+        _forget_file(row)
 
 
 def beat(job: ImportJob, done: int) -> None:
     """Say how far it is, beside the transaction the work is in, and hear whether to stop. Raises Cancelled."""
-    own = connection if settings.IMPORTS_INLINE else connections.create_connection("default")
+    own = connection if settings.WORK_AT_ONCE else connections.create_connection("default")
     try:
         with own.cursor() as cursor:
             cursor.execute("UPDATE visits_importjob SET done = %s, beat = now() WHERE id = %s RETURNING cancel", [done, job.pk])

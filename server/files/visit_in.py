@@ -16,6 +16,7 @@ from outer_test import visit as core
 from outer_test.ledger import MOST_AHEAD, Finished, Opened, Unfolded, renamed, unfold
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem, sparse
+from visits.conclude import conclude_later
 from visits.find_text import find_text_of
 from visits.keep import keep_told, refresh_standing
 from visits.load import load_visit
@@ -80,6 +81,7 @@ def write_whole(
         keep_told(row, loaded)
         row.find_text = find_text_of(row, member.shown_name)
         row.save()
+        conclude_later(row)
         refresh_standing(company, unit, loaded.visit, at)
     return row
 

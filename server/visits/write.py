@@ -17,6 +17,7 @@ from outer_test.acts import written
 from outer_test.ledger import Event, Kind
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import sparse
+from visits.conclude import conclude_later
 from visits.keep import TOLD, keep_told, refresh_standing
 from visits.load import Loaded, find_visit, load_visit
 from visits.planning import KINDS as PLANNING
@@ -109,6 +110,8 @@ def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
         changed |= set(TOLD)
     if changed:
         row.save(update_fields=sorted(changed))
+    if finish is not None and "told" in changed:
+        conclude_later(row)
     if finish is not None and "told" in changed:
         refresh_standing(company, row.unit, after.visit, row.scheduled_for)
     return after

@@ -8,7 +8,9 @@ from outer_test.ledger.event import Event
 from outer_test.ledger.kinds import Kind
 
 # What belongs to a finished visit too, and the plate, which is the unit's.
-_AFTER_THE_END: Final = frozenset({Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.OPENED, Kind.PLANNED, Kind.CORRECTED, Kind.PLATE})
+_AFTER_THE_END: Final = frozenset({
+    Kind.SIGNATURE, Kind.FINISHED, Kind.REOPENED, Kind.CONCLUSION, Kind.OPENED, Kind.PLANNED, Kind.CORRECTED, Kind.PLATE,
+})  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from enum import StrEnum
 from math import isfinite
 from typing import Any, Final, Literal
 
-from outer_test.judgement import HouseRules
+from outer_test.judgement import HouseRules, Verdict
 from outer_test.measurement import FieldProblem, Record, quantity
 from outer_test.nameplate import Contactor, Plate
 from outer_test.plain_data import read_as
@@ -58,6 +58,7 @@ class Kind(StrEnum):
     SIGNATURE = "signature"
     FINISHED = "finished"
     REOPENED = "reopened"
+    CONCLUSION = "conclusion"
     UNIT = "unit"
     PLATE = "plate"
     FITTED = "fitted"
@@ -296,11 +297,54 @@ class UnitNotes(Record):
         _at_most("notes", self.notes, 4000)
 
 
+@dataclass(frozen=True, slots=True)
+class FoundThen(Record):
+    """A verdict as it was given."""
+
+    point: str
+    rule: str
+    verdict: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class SuspectThen(Record):
+    """What was thought possible, and how likely."""
+
+    fault: str
+    probability: float
+
+
+@dataclass(frozen=True, slots=True)
+class AccusedThen(Record):
+    """A part that was concluded to be at fault."""
+
+    part: str
+    fault: str
+
+
+@dataclass(frozen=True, slots=True)
+class Conclusion(Record):
+    """What a finished visit came to, by this version of the core, up to this place of the ledger: kept, and not judged again.
+
+    `accused` are the parts as found; `proved` those of their faults whose part was put in and that are gone as left.
+    """
+
+    core: str
+    place: int
+    as_found: Verdict
+    as_left: Verdict
+    findings: tuple[FoundThen, ...] = ()
+    suspects: tuple[SuspectThen, ...] = ()
+    accused: tuple[AccusedThen, ...] = ()
+    proved: tuple[str, ...] = ()
+
+
 KINDS: Final[dict[Kind, type[Any]]] = {
     Kind.OPENED: Opened, Kind.PLANNED: Planned, Kind.CANCELLED: Cancelled, Kind.CORRECTED: Corrected,
     Kind.READING: Reading, Kind.SEEN: SeenAt, Kind.POWER: PowerEvent, Kind.LIFTED: Lifted, Kind.ENDED: Ended,
     Kind.STAMP: Stamp, Kind.ANSWER: Answered, Kind.PART: Repair, Kind.TAKEN_BACK: TakenBack, Kind.WIRE: Wire, Kind.NOTE: Note,
     Kind.CONDITIONS: Conditions, Kind.RULES: Rules, Kind.SIGNATURE: Signature, Kind.FINISHED: Finished, Kind.REOPENED: Reopened,
+    Kind.CONCLUSION: Conclusion,
     Kind.UNIT: UnitAdded, Kind.PLATE: PlateRead, Kind.FITTED: PartFitted, Kind.UNIT_NOTES: UnitNotes,
 }  # fmt: skip
 _KIND_OF: Final = {body: kind for kind, body in KINDS.items()}

@@ -9,6 +9,7 @@ from django.test import TestCase, TransactionTestCase, override_settings
 from fleet.models import UnitStanding
 from outer_test.ledger import Kind
 from testing.fixtures import Caller, Fixture, events, fresh, own_files
+from testing.worker import worker_beside
 from visits.models import ImportJob, Visit
 
 PLATE = {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}}
@@ -23,7 +24,7 @@ def bring(caller: Caller, content: str | bytes, **fields: Any) -> Any:
     return caller.post("/api/v1/imports", {"id": fresh(), "file": file} | fields)
 
 
-@override_settings(IMPORTS_INLINE=True)
+@override_settings(WORK_AT_ONCE=True)
 class Log(TestCase):
     def setUp(self) -> None:
         own_files(self)
@@ -58,7 +59,8 @@ class Log(TestCase):
         file = self.caller.send("GET", f"/units/{self.mine.unit.id}").json()
         history = next(one for one in file["points"] if one["point"] == "cap.herm.uf")
         self.assertEqual([one["told"]["value"] for one in history["readings"]], ["55.1", "49.0"])
-        self.ask(brought["id"], "keep", status=422)
+        self.assertEqual(self.ask(brought["id"], "keep")["state"], "done", "asked again it says what is so")
+        self.assertEqual(self.count(), 3)
         self.assertEqual(self.count(), 3)
 
     def test_one_wrong_row_and_nothing_is_kept(self) -> None:
@@ -98,7 +100,7 @@ class Beside(TransactionTestCase):
     """Beside the request, as it runs in the field: progress is seen, and stopping it in the middle keeps nothing."""
 
     def setUp(self) -> None:
-        own_files(self)
+        worker_beside(self, own_files(self))
         self.mine = Fixture("Beside", PLATE)
         self.caller = self.mine.client()
 
