@@ -17,14 +17,10 @@ def main() -> int:
         ensure_packages()
         ensure_python()
         cluster = Cluster("app")
-        cluster.start()
-        try:
+        with cluster.in_use():
             cluster.make_database(DATABASE)
             env = server_environment(cluster.url(DATABASE), demo=False) | {"OUTER_TEST_SERVING_ROLE": Role.SERVING.value}
             return subprocess.call([str(VENV_PYTHON), str(ROOT / "server" / "manage.py"), *sys.argv[1:]], env=env)
-        finally:
-            if cluster.started_here:
-                cluster.stop()
     except Trouble as trouble:
         fail(trouble)
 

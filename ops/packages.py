@@ -19,6 +19,8 @@ def _missing(for_tests: bool) -> list[str]:
         missing.append("chromium")
     if for_tests and shutil.which("ngspice") is None:
         missing.append("ngspice")
+    if for_tests and shutil.which("nginx", path=f"{os.environ.get('PATH', '')}:/usr/sbin") is None:
+        missing.append("nginx-light")
     if ctypes.util.find_library("pangoft2-1.0") is None:  # draws the visit sheet's PDF
         missing.append("libpangoft2-1.0-0")
     if importlib.util.find_spec("ensurepip") is None:  # Debian ships what venv needs apart

@@ -1,5 +1,6 @@
 """A PostgreSQL cluster of the project's own, on loopback, right for root and for a plain user alike."""
 
+import fcntl
 import hashlib
 import json
 import os
@@ -10,7 +11,8 @@ import signal
 import subprocess
 import time
 import zlib
-from contextlib import suppress
+from collections.abc import Iterator
+from contextlib import contextmanager, suppress
 from pathlib import Path
 
 from ops.machine import LOCAL, ROOT, Trouble, check_disk, port_is_free
@@ -70,6 +72,25 @@ class Cluster:
             raise Trouble(f"the database will not start: {self._last_log_line()} (log: {self._log})")
         self.started_here = True
         self._ensure_roles()
+
+    @contextmanager
+    def in_use(self) -> Iterator[None]:
+        """Start it where it does not run, and stop it after the last of those who use it at once, whoever of them started it."""
+        LOCAL.mkdir(exist_ok=True)
+        with (LOCAL / f"postgres-{self.name}.users").open("w") as users:
+            fcntl.flock(users, fcntl.LOCK_SH)
+            with (LOCAL / f"postgres-{self.name}.starting").open("w") as starting:
+                fcntl.flock(starting, fcntl.LOCK_EX)  # of two at once the second finds it running
+                self.start()
+            try:
+                yield
+            finally:
+                try:
+                    fcntl.flock(users, fcntl.LOCK_EX | fcntl.LOCK_NB)
+                except BlockingIOError:
+                    pass  # somebody else is at it still
+                else:
+                    self.stop()
 
     def stop(self) -> None:
         """Stop the server and wait for it."""

@@ -1,6 +1,7 @@
 """`./start`: from a fresh machine to one printed address."""
 
 import argparse
+import ctypes
 import os
 import signal
 import subprocess
@@ -15,6 +16,7 @@ from ops.roles import Role
 
 DATABASE = "outer_test"
 ENDS_WITHIN_S = 25.0
+_PR_SET_PDEATHSIG = 1  # Linux: which signal a process gets when its parent dies
 
 
 def main() -> None:
@@ -28,12 +30,8 @@ def main() -> None:
         ensure_python()
         ensure_web_build()
         cluster = Cluster(os.environ.get("OUTER_TEST_CLUSTER", "app"))
-        try:
-            cluster.start()
+        with cluster.in_use():
             _serve(cluster, wanted)
-        finally:
-            if cluster.started_here:
-                cluster.stop()
     except Trouble as trouble:
         fail(trouble)
     except KeyboardInterrupt:
@@ -74,8 +72,8 @@ def _serve(cluster: Cluster, wanted: argparse.Namespace) -> None:
     )
     address = f"http://127.0.0.1:{wanted.port}/"
     serving = env | {"OUTER_TEST_DATABASE_URL": cluster.url(DATABASE, Role.SERVING)}
-    server = subprocess.Popen(_gunicorn(wanted.port), cwd=ROOT / "server", env=serving, start_new_session=True)
-    worker = subprocess.Popen([*manage, "procrastinate", "worker"], cwd=ROOT / "server", env=serving, start_new_session=True)
+    server = _begin(_gunicorn(wanted.port), serving)
+    worker = _begin([*manage, "procrastinate", "worker"], serving)
     try:
         _wait_for(address, server)
         say(f"Outer Test is at {address}")
@@ -104,10 +102,17 @@ def _end(*processes: "subprocess.Popen[bytes]") -> None:
 
 
 def _gunicorn(port: int) -> list[str]:
-    return [
-        str(VENV_PYTHON), "-m", "gunicorn", "config.wsgi:application", "--bind", f"127.0.0.1:{port}", "--workers", "2",
-        "--threads", "4", "--log-level", "warning", "--worker-tmp-dir", "/dev/shm" if os.path.isdir("/dev/shm") else "/tmp",
-    ]  # fmt: skip
+    config = str(ROOT / "server" / "config" / "gunicorn.py")
+    return [str(VENV_PYTHON), "-m", "gunicorn", "config.wsgi:application", "--config", config, "--bind", f"127.0.0.1:{port}"]
+
+
+def _begin(command: list[str], env: dict[str, str]) -> "subprocess.Popen[bytes]":
+    """A process of its own session that ends with this one, even where this one is killed."""
+    return subprocess.Popen(command, cwd=ROOT / "server", env=env, start_new_session=True, preexec_fn=_end_with_parent)
+
+
+def _end_with_parent() -> None:
+    ctypes.CDLL(None).prctl(_PR_SET_PDEATHSIG, signal.SIGTERM)
 
 
 def _wait_for(address: str, server: "subprocess.Popen[bytes]") -> None:

@@ -38,15 +38,11 @@ def main() -> int:
         if wanted and all(name in _WITHOUT_DATABASE for name in wanted):
             return _run(wanted, server_environment("postgres://nobody@127.0.0.1:1/none", demo=True))
         cluster = Cluster("test")
-        cluster.start()
+        with cluster.in_use():
+            cluster.make_database("outer_test")
+            return _run(wanted, server_environment(cluster.url("outer_test"), demo=True))
     except Trouble as trouble:
         fail(trouble)
-    try:
-        cluster.make_database("outer_test")
-        return _run(wanted, server_environment(cluster.url("outer_test"), demo=True))
-    finally:
-        if cluster.started_here:
-            cluster.stop()
 
 
 def _run(wanted: list[str], env: dict[str, str]) -> int:

@@ -63,6 +63,10 @@ def register(api: NinjaAPI) -> None:
         body = Problem([FieldError(field, sentence(message)) for field, message in errors])
         return api.create_response(request, {"errors": [{"field": e.field, "message": e.message} for e in body.errors]}, status=status)
 
+    def failed(request: HttpRequest, problem: Exception, told: tuple[int, tuple[str, str]]) -> HttpResponse:
+        request.failed_because = type(problem.__cause__ or problem).__name__  # type: ignore[attr-defined]
+        return answer(request, *told)
+
     def on(kind: type[Exception], handle: Any) -> None:
         api.add_exception_handler(kind, handle)
 
@@ -89,11 +93,12 @@ def register(api: NinjaAPI) -> None:
     on(DataError, lambda request, _: answer(request, 422, ("", "It holds something that cannot be kept.")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
     on(TooManyAttempts, lambda request, _: answer(request, 429, ("", "Too many wrong passwords. Wait 15 minutes, or ask your lead.")))
-    on(TooBusy, lambda request, _: answer(request, 503, ("", "Too many people are signing in. Try again in a moment.")))
+    busy = 503, ("", "Too many people are signing in. Try again in a moment.")
+    on(TooBusy, lambda request, problem: failed(request, problem, busy))
     on(Overtaken, lambda request, problem: answer(request, 409, ("version", _overtaken(problem))))
     for lost in (OperationalError, InterfaceError):
-        on(lost, lambda request, problem: answer(request, *_of_database(problem)))
-    on(OSError, lambda request, problem: answer(request, *_of_system(problem)))
+        on(lost, lambda request, problem: failed(request, problem, _of_database(problem)))
+    on(OSError, lambda request, problem: failed(request, problem, _of_system(problem)))
 
 
 def _overtaken(problem: Overtaken) -> str:

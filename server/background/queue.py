@@ -31,6 +31,13 @@ def worker_seen_at() -> datetime | None:
         return seen
 
 
+def jobs_waiting() -> int:
+    """How many pieces of work wait."""
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT count(*) FROM procrastinate_jobs WHERE status = 'todo'")
+        return int(cursor.fetchone()[0])
+
+
 def oldest_waiting_s() -> float:
     """For how many seconds the oldest piece of work has waited; 0 where none does."""
     with connection.cursor() as cursor:

@@ -21,6 +21,9 @@ CSRF_TRUSTED_ORIGINS = env.list("OUTER_TEST_ORIGINS", default=[])
 
 DATABASES = {"default": env.db_url("OUTER_TEST_DATABASE_URL", engine="django.db.backends.postgresql")}
 DATABASES["default"] |= {"CONN_MAX_AGE": 60, "CONN_HEALTH_CHECKS": True, "ATOMIC_REQUESTS": False}
+if STATEMENT_S := env.int("OUTER_TEST_STATEMENT_S", default=0):  # set where people wait for an answer
+    LIMITS = {"statement_timeout": STATEMENT_S, "lock_timeout": STATEMENT_S / 4, "idle_in_transaction_session_timeout": STATEMENT_S * 3}
+    DATABASES["default"]["OPTIONS"] = {"options": " ".join(f"-c {name}={round(most * 1000)}" for name, most in LIMITS.items())}
 
 # Who serves, where that is not who migrates: it cannot rewrite what was written. `prepare` and `restore` give it its rights.
 SERVING_ROLE = env.str("OUTER_TEST_SERVING_ROLE", default="")
@@ -41,6 +44,7 @@ INSTALLED_APPS = [
     "setup",
 ]
 MIDDLEWARE = [
+    "config.watched.Watched",
     "django.middleware.security.SecurityMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "config.client_address.ClientAddress",
@@ -143,11 +147,14 @@ STORAGES = {
 }
 TEST_RUNNER = "config.test_runner.CountingRunner"
 
+# A token turns /metrics on, for whoever sends it.
+METRICS_TOKEN = env.str("OUTER_TEST_METRICS_TOKEN", default="")
+
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "formatters": {"line": {"format": "{asctime} {levelname} {name}: {message}", "style": "{"}},
-    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
+    "formatters": {"json": {"()": "config.logs.JsonLines"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "json"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
     # A refused request is the asker's to mend, and is answered; only failures of this program are logged.
     "loggers": {"django.request": {"level": "ERROR"}},

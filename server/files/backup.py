@@ -1,19 +1,40 @@
-"""A backup of everything in one file: the database as PostgreSQL's own dump, and the photos and files; and putting it back."""
+"""A backup of everything in one file: the database as PostgreSQL's own dump, and the photos and files; and putting it back.
+
+The files are read and written by the storage that the settings name, whatever it is. Sign-ins and work under way are left out.
+"""
 
 import json
 import os
 import shutil
 import subprocess
 import tarfile
+from collections.abc import Iterator
 from datetime import datetime
+from io import BytesIO
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from typing import Any
 
-from django.conf import settings
+from django.core.files import File
+from django.core.files.storage import default_storage
 from django.db import connections
+from django.db.migrations.loader import MigrationLoader
+from django.db.migrations.recorder import MigrationRecorder
+
+from visits.models import ImportJob, Photo
 
 FORMAT, VERSION = "outer-test-backup", 1
+# What stands in these is of the moment: sessions, counted attempts, work that waits.
+LEFT_OUT = (
+    "django_session",
+    "accounts_attempts",
+    "procrastinate_jobs",
+    "procrastinate_events",
+    "procrastinate_workers",
+    "procrastinate_periodic_defers",
+)
 DUMP, FILES, HEADING, SCRIPT = "database.dump", "files", "backup.json", "restore.sql"
+GONE = ("axes.",)  # a package that this app had once and has no more
 _EMPTY = "DROP SCHEMA public CASCADE; CREATE SCHEMA public"
 
 
@@ -47,26 +68,57 @@ def _call(command: list[str], what: str, env: dict[str, str]) -> None:
 
 
 def write_backup(into: Path, now: datetime) -> None:
-    """Write the backup; nothing is left behind where it fails, and a file that is there is not written over. Raises BackupTrouble."""
+    """Write the backup, readable by its owner alone; nothing is left behind where it fails, and a file that is there is not written over.
+
+    Raises BackupTrouble.
+    """
     if into.exists():
         raise BackupTrouble(f"{into} is there already")
     part = into.with_name(into.name + ".part")
     try:
         with TemporaryDirectory() as folder:
             dump = Path(folder) / DUMP
-            _run([_program("pg_dump"), "--format", "custom", "--no-owner", "--no-comments", "--file", str(dump)], "dumping the database")
-            heading = Path(folder) / HEADING
-            heading.write_text(json.dumps({"format": FORMAT, "version": VERSION, "made_at": now.isoformat()}))
-            with tarfile.open(part, "w") as tar:
-                tar.add(heading, HEADING)
+            words = [f"--exclude-table-data={table}" for table in LEFT_OUT]
+            command = [_program("pg_dump"), "--format", "custom", "--no-owner", "--no-comments", *words, "--file", str(dump)]
+            _run(command, "dumping the database")
+            heading = {"format": FORMAT, "version": VERSION, "made_at": now.isoformat(), "migrations": sorted(_applied())}
+            with (
+                os.fdopen(os.open(part, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "wb") as file,
+                tarfile.open(fileobj=file, mode="w") as tar,
+            ):
+                _add(tar, HEADING, BytesIO(json.dumps(heading).encode()))
                 tar.add(dump, DUMP)
-                if Path(settings.MEDIA_ROOT).is_dir():
-                    tar.add(settings.MEDIA_ROOT, FILES)
+                for name in _stored():
+                    with default_storage.open(name) as stored:
+                        _add(tar, f"{FILES}/{name}", stored)
         part.rename(into)
+    except FileNotFoundError as problem:
+        raise BackupTrouble(f"{problem.strerror}: {problem.filename}") from None
     except OSError as problem:
         raise BackupTrouble(f"writing {into}: {problem.strerror or problem}") from None
     finally:
         part.unlink(missing_ok=True)
+
+
+def _add(tar: tarfile.TarFile, name: str, file: Any) -> None:
+    about = tarfile.TarInfo(name)
+    about.size = file.seek(0, os.SEEK_END)
+    file.seek(0)
+    tar.addfile(about, file)
+
+
+def _stored() -> Iterator[str]:
+    """The names of every file that a row speaks of."""
+    yield from Photo._base_manager.values_list("file", flat=True).iterator()
+    yield from ImportJob._base_manager.exclude(file="").values_list("file", flat=True).iterator()
+
+
+def _applied() -> set[str]:
+    return {f"{app}.{name}" for app, name in MigrationRecorder(connections["default"]).applied_migrations()}
+
+
+def _known() -> set[str]:
+    return {f"{app}.{name}" for app, name in MigrationLoader(None).graph.nodes}
 
 
 def put_back(backup: Path) -> None:
@@ -80,6 +132,9 @@ def put_back(backup: Path) -> None:
             raise BackupTrouble(f"{backup} is no backup of this app: {problem}") from None
         if not isinstance(heading, dict) or (heading.get("format"), heading.get("version")) != (FORMAT, VERSION):
             raise BackupTrouble(f"{backup} is no {FORMAT} of version {VERSION}")
+        newer = sorted(one for one in set(heading.get("migrations", ())) - _known() if not one.startswith(GONE))
+        if newer:
+            raise BackupTrouble(f"{backup} was made by a newer version of this app, which has {newer[-1]}: update first")
         connections.close_all()
         script = Path(folder) / SCRIPT
         words = ["--no-owner", "--no-acl", "--file", str(script), str(Path(folder) / DUMP)]
@@ -87,15 +142,16 @@ def put_back(backup: Path) -> None:
         # All of it goes and comes in one transaction: a partition's own keys cannot be dropped one by one.
         words = ["--quiet", "--single-transaction", "--set", "ON_ERROR_STOP=1", "--output", os.devnull, "--command", _EMPTY]
         _run([_program("psql"), *words, "--file", str(script)], "putting the database back")
-        _files_back(Path(folder) / FILES, Path(settings.MEDIA_ROOT))
+        _files_back(Path(folder) / FILES)
 
 
-def _files_back(kept: Path, place: Path) -> None:
-    """The files of the backup, beside which what was there before is kept under another name until all is copied."""
-    before = place.with_name(place.name + ".before")
-    shutil.rmtree(before, ignore_errors=True)
-    if place.is_dir():
-        place.rename(before)
-    if kept.is_dir():
-        shutil.copytree(kept, place)
-    shutil.rmtree(before, ignore_errors=True)
+def _files_back(kept: Path) -> None:
+    """Each file of the backup under its own name, in place of one that is there. What is there besides belongs to nobody any more."""
+    for file in sorted(kept.rglob("*")):
+        if not file.is_file():
+            continue
+        name = str(file.relative_to(kept))
+        if default_storage.exists(name):
+            default_storage.delete(name)
+        with file.open("rb") as content:
+            default_storage.save(name, File(content))

@@ -5,26 +5,18 @@ import subprocess
 import sys
 from pathlib import Path
 
-from django.db import connection
 from django.test import TransactionTestCase
 
 from ops.machine import ROOT
+from testing.serving import database_url, end
 
 SILENT_S = "2"  # after which a killed one counts as dead
 
 
 def worker_beside(test: TransactionTestCase, files: Path) -> "subprocess.Popen[bytes]":
     """Start a worker; it ends with the test."""
-    about = connection.settings_dict
-    url = f"postgres://{about['USER']}:{about['PASSWORD']}@{about['HOST']}:{about['PORT']}/{about['NAME']}"
-    env = os.environ | {"OUTER_TEST_DATABASE_URL": url, "OUTER_TEST_FILES": str(files), "OUTER_TEST_WORKER_SILENT_S": SILENT_S}
+    env = os.environ | {"OUTER_TEST_DATABASE_URL": database_url(), "OUTER_TEST_FILES": str(files), "OUTER_TEST_WORKER_SILENT_S": SILENT_S}
     command = [sys.executable, str(ROOT / "server" / "manage.py"), "procrastinate", "worker"]
     worker = subprocess.Popen(command, env=env, stderr=subprocess.DEVNULL)
-    test.addCleanup(_end, worker)
+    test.addCleanup(end, worker)
     return worker
-
-
-def _end(worker: "subprocess.Popen[bytes]") -> None:
-    if worker.poll() is None:
-        worker.terminate()
-        worker.wait(timeout=60)

@@ -1,15 +1,31 @@
 """Backup and restore: one command each, everything there again, nothing written over unasked."""
 
-from io import StringIO
+import os
+import stat
+import subprocess
+import sys
+from io import BytesIO, StringIO
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from uuid import uuid4
 
+from django.contrib.sessions.models import Session
 from django.core.management import CommandError, call_command
+from django.db import connection
+from django.db.migrations.executor import MigrationExecutor
+from django.db.migrations.recorder import MigrationRecorder
 from django.test import TransactionTestCase, override_settings
+from django.utils import timezone
+from PIL import Image
 
 from accounts.models import Company
+from files.photo_in import PhotoOf, keep_photo
+from fleet.models import Site
+from ops.machine import ROOT
 from outer_test.ledger import Kind
 from testing.fixtures import Fixture, events
+from testing.serving import database_url
+from visits.models import Photo
 
 
 class Backup(TransactionTestCase):
@@ -17,8 +33,6 @@ class Backup(TransactionTestCase):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         self.folder = Path(folder.name)
-        (self.folder / "media" / "photos").mkdir(parents=True)
-        (self.folder / "media" / "photos" / "one.jpg").write_bytes(b"a photo")
         settings = override_settings(MEDIA_ROOT=self.folder / "media")
         settings.enable()
         self.addCleanup(settings.disable)
@@ -27,18 +41,54 @@ class Backup(TransactionTestCase):
     def test_there_and_back(self) -> None:
         mine = Fixture("Kept")
         mine.client().read(mine.visit, "cap.herm.uf", "39.9")
+        drawn = BytesIO()
+        Image.new("RGB", (40, 30)).save(drawn, "JPEG")
+        photo = keep_photo(mine.member, PhotoOf(mine.unit), uuid4(), drawn.getvalue(), timezone.now())
+        content = photo.file.read()
         call_command("backup", self.file, stdout=StringIO())
+        self.assertEqual(stat.S_IMODE(self.file.stat().st_mode), 0o600, "its owner's alone")
+        self.assertNotIn(mine.client().cookies["sessionid"].value.encode(), self.file.read_bytes())
         mine.client().read(mine.visit, "cap.herm.uf", "12.0")
         Fixture("Later")
-        (self.folder / "media" / "photos" / "one.jpg").unlink()
+        photo.file.storage.delete(str(photo.file.name))
         with self.assertRaisesMessage(CommandError, "--replace"):
             call_command("restore", self.file)
         call_command("restore", self.file, "--replace", stdout=StringIO())
         self.assertEqual([one.name for one in Company.objects.all()], ["Kept"])
         self.assertEqual([one.body["value"] for one in events(mine.company, Kind.READING, Kind.SEEN)], ["39.9"])
-        self.assertEqual((self.folder / "media" / "photos" / "one.jpg").read_bytes(), b"a photo")
+        self.assertEqual(Photo.objects.of(mine.company).get().file.read(), content)
+        self.assertEqual(Session.objects.count(), 0, "nobody is signed in by a backup")
         mine.client().read(mine.visit, "cap.fan.uf", "5.0")  # it goes on from there
         self.assertEqual(len(events(mine.company, Kind.READING, Kind.SEEN)), 2)
+
+    def test_of_an_older_version_it_is_brought_up_to_this_one_and_of_a_newer_refused(self) -> None:
+        mine = Fixture("Older")
+        executor = MigrationExecutor(connection)
+        executor.migrate([("accounts", "0010_device_key"), ("fleet", "0007_ledger")])
+        try:
+            call_command("backup", self.file, stdout=StringIO())
+        finally:
+            call_command("migrate", verbosity=0)
+        call_command("restore", self.file, "--replace", stdout=StringIO())
+        self.assertEqual(Site.objects.of(mine.company).count(), 1)
+        self.assertEqual(MigrationExecutor(connection).migration_plan(executor.loader.graph.leaf_nodes()), [])
+        newer = self.folder / "newer.tar"
+        MigrationRecorder(connection).record_applied("visits", "0999_tomorrow")
+        try:
+            call_command("backup", newer, stdout=StringIO())
+        finally:
+            MigrationRecorder(connection).record_unapplied("visits", "0999_tomorrow")
+        with self.assertRaisesMessage(CommandError, "made by a newer version of this app, which has visits.0999_tomorrow"):
+            call_command("restore", newer, "--replace")
+
+    def test_two_that_prepare_at_once_both_end_well(self) -> None:
+        env = os.environ | {"OUTER_TEST_DATABASE_URL": database_url()}
+        command = [sys.executable, str(ROOT / "server" / "manage.py"), "prepare"]
+        both = [subprocess.Popen(command, env=env, stdout=subprocess.PIPE, stderr=subprocess.STDOUT) for _ in range(2)]
+        self.assertEqual([(one.wait(timeout=120), one.stdout.read() if one.stdout else b"") for one in both], [(0, b""), (0, b"")])
+        for one in both:
+            if one.stdout:
+                one.stdout.close()
 
     def test_trouble_in_one_line(self) -> None:
         call_command("backup", self.file, stdout=StringIO())

@@ -4,12 +4,13 @@ from argparse import ArgumentParser
 from pathlib import Path
 from typing import Any
 
-from django.core.management import BaseCommand, CommandError
+from django.core.management import BaseCommand, CommandError, call_command
 from django.db import connection
 
 from accounts.models import Company
 from files.backup import BackupTrouble, put_back
 from ledger.roles import grant_to_serving
+from visits.keep import fill_in_old
 
 
 class Command(BaseCommand):
@@ -31,5 +32,7 @@ class Command(BaseCommand):
             put_back(options["file"].absolute())
         except BackupTrouble as trouble:
             raise CommandError(str(trouble)) from None
+        call_command("migrate", verbosity=0, interactive=False)  # a backup of an older version is brought up to this one
+        fill_in_old()
         grant_to_serving()
         self.stdout.write(f"Put back from {options['file']}.")
