@@ -12,6 +12,7 @@ from ninja import File, Form, Query, Router, UploadedFile
 
 from accounts.audit import note
 from api.company import need_lead
+from api.documented import a_file
 from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
@@ -71,7 +72,7 @@ def visit_in(request: Asking, unit_id: UUID, id: Annotated[UUID, Form()], file: 
     return VisitIn(row.id)
 
 
-@router.get("/readings.csv", response={200: str, 401: Problem, 404: Problem})
+@router.get("/readings.csv", response={200: str, 401: Problem, 404: Problem}, openapi_extra=a_file("text/csv"))
 def readings(request: Asking, unit: UUID | None = None, visit: UUID | None = None) -> FileResponse:
     """Readings as CSV: of one visit, of one unit, or of the whole company."""
     company = request.auth.company
@@ -89,7 +90,7 @@ def readings(request: Asking, unit: UUID | None = None, visit: UUID | None = Non
     return lines
 
 
-@router.get("/next-visits.ics", response={200: str, 401: Problem})
+@router.get("/next-visits.ics", response={200: str, 401: Problem}, openapi_extra=a_file("text/calendar"))
 def calendar(request: Asking) -> HttpResponse:
     """The next visits as iCalendar."""
     file = HttpResponse(next_visits(request.auth.company, timezone.now()), content_type="text/calendar; charset=utf-8")
@@ -97,7 +98,7 @@ def calendar(request: Asking) -> HttpResponse:
     return file
 
 
-@router.get("/labels", response={200: str, 401: Problem})
+@router.get("/labels", response={200: str, 401: Problem}, openapi_extra=a_file("text/html"))
 def labels(request: Asking, unit: Annotated[list[UUID], Query()] = []) -> HttpResponse:  # noqa: B006 - read, never changed
     """A printable sheet of stickers, for these units or for all."""
     return HttpResponse(labels_html(units_by_place(request.auth.company, unit), _base(request)))
@@ -107,7 +108,7 @@ def _base(request: HttpRequest) -> str:
     return request.build_absolute_uri("/")
 
 
-@router.get("/company.zip", response={200: bytes, 401: Problem, 403: Problem})
+@router.get("/company.zip", response={200: bytes, 401: Problem, 403: Problem}, openapi_extra=a_file("application/zip"))
 def company_out(request: Asking) -> FileResponse:
     """The whole company as one zip with a manifest. Leads only."""
     need_lead(request)
@@ -160,7 +161,7 @@ def photo_in(
     return _shown(keep_photo(request.auth, of, id, photo.read(), timezone.now()))
 
 
-@router.get("/photos/{photo_id}", response={200: bytes, 401: Problem, 404: Problem})
+@router.get("/photos/{photo_id}", response={200: bytes, 401: Problem, 404: Problem}, openapi_extra=a_file("image/jpeg"))
 def photo_file(request: Asking, photo_id: UUID) -> FileResponse:
     """A photo's picture."""
     photo = find_photo(request.auth.company, photo_id)

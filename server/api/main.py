@@ -6,13 +6,18 @@ from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
 from api import advice, company, defrost, files, fleet, imports, licences, people, rules, session, sheet, sync, units, visits
+from api.documented import with_problems
 from api.parser import KeepableParser
 from api.problems import register
 from api.signed_in import SignedIn
 
 
 class FieldNamingAPI(NinjaAPI):
-    """Keeps the core's own word on which field is wrong; the base class would turn it into a sentence."""
+    """Documents every answer; keeps the core's own word on which field is wrong; the base class would turn it into a sentence."""
+
+    def get_openapi_schema(self, *args: Any, **kwargs: Any) -> Any:
+        """The document, with every problem that can be answered."""
+        return with_problems(super().get_openapi_schema(*args, **kwargs))
 
     def validation_error_from_error_contexts(self, error_contexts: list[Any]) -> ValidationError:
         """The errors as pydantic gave them, the core's exceptions included."""

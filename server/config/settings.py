@@ -142,7 +142,10 @@ WORK_AT_ONCE = False
 # Photos and files to be taken in. An object store takes the disk's place by naming its backend here.
 MEDIA_ROOT = Path(env.str("OUTER_TEST_FILES", default=str(ROOT / ".local" / "files")))
 STORAGES = {
-    "default": {"BACKEND": env.str("OUTER_TEST_STORAGE", default="django.core.files.storage.FileSystemStorage")},
+    "default": {
+        "BACKEND": env.str("OUTER_TEST_STORAGE", default="django.core.files.storage.FileSystemStorage"),
+        "OPTIONS": env.json("OUTER_TEST_STORAGE_OPTIONS", default={}),
+    },
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
 TEST_RUNNER = "config.test_runner.CountingRunner"
