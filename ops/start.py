@@ -108,7 +108,10 @@ def _gunicorn(port: int) -> list[str]:
 
 def _begin(command: list[str], env: dict[str, str]) -> "subprocess.Popen[bytes]":
     """A process of its own session that ends with this one, even where this one is killed."""
-    return subprocess.Popen(command, cwd=ROOT / "server", env=env, start_new_session=True, preexec_fn=_end_with_parent)
+    # What it has to say is on standard error.
+    return subprocess.Popen(
+        command, cwd=ROOT / "server", env=env, stdout=subprocess.DEVNULL, start_new_session=True, preexec_fn=_end_with_parent
+    )
 
 
 def _end_with_parent() -> None:

@@ -10,6 +10,7 @@ from outer_test.plain_data import present, read_as
 from outer_test.visit import MeterUnit
 
 MOST = 60
+YEARS = range(2000, 2100)  # what a visit file's days are held to
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +56,8 @@ def set_instruments(company: Company, meters: tuple[Instrument, ...]) -> None:
             raise FieldProblem(f"meters.{place}.name", "Give it a name of up to 40 characters.")
         if name in names:
             raise FieldProblem(f"meters.{place}.name", "Two meters have this name.")
+        if one.due is not None and one.due.year not in YEARS:
+            raise FieldProblem(f"meters.{place}.due", "Use a day in the years 2000 to 2099.")
         names.add(name)
         kept[name] = {
             "accuracy": present(one.accuracy),

@@ -2,13 +2,14 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from enum import StrEnum
 from tempfile import SpooledTemporaryFile
 from typing import Annotated
 from uuid import UUID
 
 from django.http import FileResponse, HttpRequest, HttpResponse
 from django.utils import timezone
-from ninja import File, Form, Query, Router, UploadedFile
+from ninja import Body, File, Form, Query, Router, UploadedFile
 
 from accounts.audit import note
 from api.company import need_lead
@@ -17,17 +18,17 @@ from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
 from files.calendar_out import next_visits
-from files.company_in import TakenIn, take_in_company
-from files.company_out import write_company
+from files.company_in import TakenIn
 from files.csv_out import readings_csv
 from files.labels import labels_html
 from files.photo_in import MOST_BYTES, keep_photo
 from files.photos import find_photo, photo_of, photos_of, put_photo_back, take_photo_off
 from files.visit_in import take_in
+from files.zip_job import NoSuchZip, find_zip, stop_zip, zip_in, zip_out
 from fleet.write_unit import find_unit, units_by_place
 from outer_test.measurement import FieldProblem
 from visits.load import find_visit
-from visits.models import Photo
+from visits.models import Photo, ZipJob
 
 router = Router(tags=["files"])
 IN_MEMORY = 8_000_000
@@ -55,6 +56,36 @@ class PhotoShown:
     width: int
     height: int
     removed: bool
+
+
+class ZipState(StrEnum):
+    """How a zip stands."""
+
+    WAITING = "waiting"
+    WORKING = "working"
+    DONE = "done"
+    CANCELLED = "cancelled"
+    FAILED = "failed"
+
+
+@dataclass(frozen=True, slots=True)
+class NewZip:
+    """The client's UUID for a zip to be made."""
+
+    id: UUID
+
+
+@dataclass(frozen=True, slots=True)
+class ZipShown:
+    """A company's zip on its way out, or in: how far it is, what is wrong, and what was taken in."""
+
+    id: UUID
+    out: bool
+    state: ZipState
+    done: int
+    total: int
+    problem: str
+    taken: TakenIn | None
 
 
 def _download(response: HttpResponse | FileResponse, name: str) -> HttpResponse | FileResponse:
@@ -108,26 +139,50 @@ def _base(request: HttpRequest) -> str:
     return request.build_absolute_uri("/")
 
 
-@router.get("/company.zip", response={200: bytes, 401: Problem, 403: Problem}, openapi_extra=a_file("application/zip"))
-def company_out(request: Asking) -> FileResponse:
-    """The whole company as one zip with a manifest. Leads only."""
+def _zip_shown(job: ZipJob) -> ZipShown:
+    taken = None if job.told is None else TakenIn(**job.told)
+    return ZipShown(job.uuid, job.out, ZipState(job.state), job.done, job.total, job.problem, taken)
+
+
+@router.post("/company-zip/out", response={200: ZipShown, **REFUSALS})
+def company_out(request: Asking, body: Body[NewZip]) -> ZipShown:
+    """Have the whole company made into one zip with a manifest. Leads only."""
     need_lead(request)
-    into = SpooledTemporaryFile(max_size=IN_MEMORY)  # noqa: SIM115 - closed by the response when it was sent
-    write_company(request.auth.company, into, timezone.now())
-    into.seek(0)
-    note(request.auth, "took the whole company out as a zip")
-    file = FileResponse(into, content_type="application/zip")
+    return _zip_shown(zip_out(request.auth, body.id))
+
+
+@router.post("/company-zip", response={200: ZipShown, **REFUSALS, 413: Problem})
+def company_in(request: Asking, id: Annotated[UUID, Form()], file: Annotated[UploadedFile, File()]) -> ZipShown:
+    """Have a company's zip taken into this company, which must be empty. Leads only; whole or not at all."""
+    need_lead(request)
+    return _zip_shown(zip_in(request.auth, id, file))
+
+
+@router.get("/company-zip/{job_id}", response={200: ZipShown, **REFUSALS})
+def company_zip(request: Asking, job_id: UUID) -> ZipShown:
+    """How far a zip is."""
+    need_lead(request)
+    return _zip_shown(find_zip(request.auth.company, job_id))
+
+
+@router.post("/company-zip/{job_id}/cancel", response={200: ZipShown, **REFUSALS})
+def stop_company_zip(request: Asking, job_id: UUID) -> ZipShown:
+    """Stop it; nothing is changed by one that was on its way in."""
+    need_lead(request)
+    stop_zip(find_zip(request.auth.company, job_id))
+    return _zip_shown(find_zip(request.auth.company, job_id))
+
+
+@router.get("/company-zip/{job_id}/file", response={200: bytes, **REFUSALS}, openapi_extra=a_file("application/zip"))
+def company_zip_file(request: Asking, job_id: UUID) -> FileResponse:
+    """The zip that was made, for a day."""
+    need_lead(request)
+    job = find_zip(request.auth.company, job_id)
+    if not job.out or not job.file:
+        raise NoSuchZip
+    file = FileResponse(job.file.open("rb"), content_type="application/zip")
     _download(file, "company.zip")
     return file
-
-
-@router.post("/company-zip", response={200: TakenIn, **REFUSALS, 413: Problem})
-def company_in(request: Asking, file: Annotated[UploadedFile, File()]) -> TakenIn:
-    """Take a company's zip into this company, which must be empty. Leads only; whole or not at all."""
-    need_lead(request)
-    taken = take_in_company(request.auth, file)
-    note(request.auth, f"took in a company's zip: {taken.units} units, {taken.visits} visits, {taken.photos} photos")
-    return taken
 
 
 def _shown(photo: Photo) -> PhotoShown:

@@ -154,4 +154,4 @@ class Technician(BrowserTest):
         expect(self.page.get_by_label("Who changed what")).to_have_count(0)
         self.page.goto(f"{self.live_server_url}/files")
         expect(self.page.get_by_label("Out", exact=True)).to_contain_text("All readings")
-        expect(self.page.get_by_label("Import a company zip")).to_have_count(0)
+        expect(self.page.get_by_label("The whole company")).to_have_count(0)

@@ -131,7 +131,7 @@ UPLOADS_A_DAY = {
 FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 
 # What takes long is done by a worker, beside the request that asked for it; tests do it within.
-PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_in", "visits.conclude"]
+PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_in", "files.zip_job", "visits.conclude"]
 WORKER_SILENT_S = env.int("OUTER_TEST_WORKER_SILENT_S", default=30)  # a worker that says nothing for so long is dead
 PROCRASTINATE_WORKER_DEFAULTS = {
     "concurrency": 2, "delete_jobs": "successful", "shutdown_graceful_timeout": 20.0, "update_heartbeat_interval": WORKER_SILENT_S / 3,

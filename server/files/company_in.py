@@ -1,6 +1,6 @@
 """A company's zip taken into an empty company: checked whole before anything is written, and written whole or not at all."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import datetime
@@ -41,11 +41,11 @@ class TakenIn:
     photos: int
 
 
-def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
+def take_in_company(member: Member, file: IO[bytes], beat: Callable[[int, int], None] = lambda *_: None) -> TakenIn:
     """Take a company's zip into the member's own company, which must have no unit yet. People are not in it: the visits become
     the member's, with who took them in their notes.
 
-    Raises FieldProblem (`file`); nothing is written then.
+    beat: hears how many of how many files are taken in, and may raise to stop it. Raises FieldProblem (`file`); nothing is written then.
     """
     company = member.company
     if Unit.objects.of(company).exists():
@@ -54,9 +54,9 @@ def take_in_company(member: Member, file: IO[bytes]) -> TakenIn:
     with transaction.atomic(), _nothing_left(company):
         _settings(company, checked.as_type("company.json", CompanyIn))
         units = {one.id: _unit(member, one) for one in checked.as_type("units.json", tuple[UnitIn, ...])}
-        visits = _visits(member, checked, units)
+        visits = _visits(member, checked, units, beat)
         _parts(member, units, checked.as_type("parts.json", tuple[PartIn, ...]))
-        photos = _photos(member, checked, units)
+        photos = _photos(member, checked, units, beat)
     return TakenIn(len(units), visits, photos)
 
 
@@ -134,10 +134,11 @@ def _not_ahead(name: str, at: datetime) -> None:
         raise FieldProblem("file", f"{name[:60]}: a time in it lies ahead of now.")
 
 
-def _visits(member: Member, checked: CheckedZip, units: dict[UUID, Unit]) -> int:
+def _visits(member: Member, checked: CheckedZip, units: dict[UUID, Unit], beat: Callable[[int, int], None]) -> int:
     names = [name for name in checked.names if name.startswith("visits/") and not name.endswith(".about.json")]
     answers: dict[UUID, UUID] = {}
-    for name in names:
+    for place, name in enumerate(names):
+        beat(place, len(names))
         about: VisitAbout = checked.as_type(name.replace(".json", ".about.json"), VisitAbout)
         try:
             visit, visit_id = read_visit(checked.read(name)), UUID(PurePosixPath(name).stem)
@@ -159,10 +160,11 @@ def _visits(member: Member, checked: CheckedZip, units: dict[UUID, Unit]) -> int
     return len(names)
 
 
-def _photos(member: Member, checked: CheckedZip, units: dict[UUID, Unit]) -> int:
+def _photos(member: Member, checked: CheckedZip, units: dict[UUID, Unit], beat: Callable[[int, int], None]) -> int:
     names = [name for name in checked.names if name.startswith("photos/") and name.endswith(".jpg")]
     parts = {unit.pk: {one.id for one in parts_of(member.company, unit)} for unit in units.values()} if names else {}
-    for name in names:
+    for place, name in enumerate(names):
+        beat(place, len(names))
         about: PhotoAbout = checked.as_type(name.replace(".jpg", ".about.json"), PhotoAbout)
         _not_ahead(name, about.at)
         if about.unit not in units:

@@ -69,7 +69,7 @@ def _loader(company: Company, rows: Sequence[Visit]) -> Callable[[Visit], Loaded
 
 def cannot_be_read(row: Visit, problem: Exception) -> str:
     """What a list says of a visit that cannot be read; the log has it too."""
-    logger.error("visit %s cannot be read: %s", row.pk, problem)
+    logger.error("visit %s cannot be read: %s", row.pk, type(problem).__name__)
     return f"This visit cannot be read: {str(problem)[:200]}"
 
 

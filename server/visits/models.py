@@ -100,3 +100,30 @@ class ImportJob(CompanyRow):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="import_job_once")]
+
+
+class ZipJob(CompanyRow):
+    """A whole company's zip on its way out or in: made or taken in by the worker. The file is let go a day after it was made, or once
+    it was taken in; `told` is what was taken in."""
+
+    class State(models.TextChoices):
+        WAITING = "waiting"
+        WORKING = "working"
+        DONE = "done"
+        CANCELLED = "cancelled"
+        FAILED = "failed"
+
+    uuid = models.UUIDField()
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    out = models.BooleanField()
+    file = models.FileField(upload_to="zips/", blank=True)
+    state = models.CharField(max_length=10, choices=State.choices, default=State.WAITING)
+    total = models.PositiveIntegerField(default=0)
+    done = models.PositiveIntegerField(default=0)
+    problem = models.CharField(max_length=400, blank=True)
+    told = models.JSONField(null=True)
+    cancel = models.BooleanField(default=False)
+    beat = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="zip_job_once")]

@@ -92,6 +92,11 @@ class Meters(TestCase):
     def test_only_a_lead_changes_them(self) -> None:
         self.assertEqual(self.keep(self.tech, {"name": "clamp"}).status_code, 403)
 
+    def test_a_day_that_no_visit_could_hold_is_refused(self) -> None:
+        for due in ("1999-12-31", "2100-01-01", "9999-12-31"):
+            got = self.keep(self.lead, {"name": "clamp", "due": due})
+            self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "meters.0.due"), due)
+
     def test_a_reading_on_an_overdue_meter_says_so(self) -> None:
         due = (timezone.localdate() - timedelta(days=1)).isoformat()
         self.keep(self.lead, {"name": "clamp", "due": due})

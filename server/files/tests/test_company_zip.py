@@ -9,7 +9,7 @@ from typing import Any
 from uuid import uuid4
 
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.test import TestCase
+from django.test import TestCase, override_settings
 from PIL import Image
 
 from accounts.models import Company
@@ -18,6 +18,7 @@ from fleet.parts import parts_of
 from outer_test.ledger import Kind
 from setup.demo import empty_company
 from testing.fixtures import Fixture, events, fresh, own_files
+from testing.zips import take_in, zipped
 from visits.models import Photo, Visit
 
 Change = Callable[[Any], None]
@@ -47,6 +48,7 @@ def again(content: bytes, changes: dict[str, Change | bytes | None]) -> bytes:
     return into.getvalue()
 
 
+@override_settings(WORK_AT_ONCE=True)
 class ChangedByHand(TestCase):
     def setUp(self) -> None:
         self.folder = own_files(self)
@@ -56,9 +58,8 @@ class ChangedByHand(TestCase):
         self.caller.do(f"/visits/{self.mine.visit.id}", "finish", {"id": fresh(), "reason": "for the zip"})
         self.caller.send("POST", f"/units/{self.mine.unit.id}/parts", {"id": fresh(), "part": "contactor", "note": "burnt"})
         self.photo(part=str(events(self.mine.company, Kind.FITTED)[0].uuid))
-        self.before = {one for one in self.folder.rglob("*") if one.is_file()}
-        got = self.lead.get("/api/v1/files/company.zip")
-        self.whole = b"".join(got.streaming_content)  # type: ignore[attr-defined]
+        self.before = set(self.folder.rglob("*.jpg"))
+        self.whole = zipped(self.lead)
 
     def photo(self, **of: str) -> Any:
         from_camera = io.BytesIO()
@@ -68,16 +69,16 @@ class ChangedByHand(TestCase):
             f"/api/v1/files/units/{self.mine.unit.id}/photos", {"id": fresh(), "photo": file, "about": "contactor"} | of
         )
 
-    def take_in(self, content: bytes) -> Any:
-        return self.lead.post("/api/v1/files/company-zip", {"file": SimpleUploadedFile("company.zip", content)})
+    def take_in(self, content: bytes) -> dict[str, Any]:
+        return take_in(self.lead, content)
 
     def refused(self, said: str, changes: dict[str, Change | bytes | None]) -> None:
         got = self.take_in(again(self.whole, changes))
-        self.assertEqual(got.status_code, 422, got.content)
-        self.assertIn(said, got.json()["errors"][0]["message"])
+        self.assertEqual(got["state"], "failed", got)
+        self.assertIn(said, got["problem"])
         self.assertEqual(Unit.objects.of(self.mine.company).count() + Visit.objects.of(self.mine.company).count(), 0)
         self.assertEqual(Site.objects.of(self.mine.company).count(), 0)
-        self.assertEqual({one for one in self.folder.rglob("*") if one.is_file()}, self.before, "no photo is left behind")
+        self.assertEqual(set(self.folder.rglob("*.jpg")), self.before, "no photo is left behind")
 
     def test_each_slip_is_named_and_leaves_nothing(self) -> None:
         empty_company(self.mine.company)
@@ -108,20 +109,20 @@ class ChangedByHand(TestCase):
         for said, change in changes:
             with self.subTest(said, names=list(change)):
                 self.refused(said, change)
-        self.assertEqual(self.take_in(self.whole).status_code, 200, "and the untouched one still goes in")
+        self.assertEqual(self.take_in(self.whole)["state"], "done", "and the untouched one still goes in")
 
     def test_into_a_server_that_has_it_already(self) -> None:
         other = Fixture("Other")
         empty_company(other.company)
-        got = other.client(other.lead).post("/api/v1/files/company-zip", {"file": SimpleUploadedFile("company.zip", self.whole)})
-        self.assertEqual(got.status_code, 422)
-        self.assertIn("taken in here before", got.json()["errors"][0]["message"])
+        got = take_in(other.client(other.lead), self.whole)
+        self.assertEqual(got["state"], "failed")
+        self.assertIn("taken in here before", got["problem"])
         self.assertEqual(Unit.objects.of(other.company).count(), 0)
 
     def test_a_photo_of_a_part_comes_back_with_its_part(self) -> None:
         before = Photo.objects.of(self.mine.company).get()
         empty_company(self.mine.company)
-        self.assertEqual(self.take_in(self.whole).json()["photos"], 1)
+        self.assertEqual(self.take_in(self.whole)["taken"]["photos"], 1)
         photo = Photo.objects.of(self.mine.company).get()
         self.assertEqual((photo.uuid, photo.part), (before.uuid, before.part))
         self.assertEqual([(one.id, one.note) for one in parts_of(self.mine.company, photo.unit)], [(photo.part, "burnt")])
@@ -138,6 +139,6 @@ class ChangedByHand(TestCase):
         empty_company(self.mine.company)
         other = Fixture("Taken")
         Unit._base_manager.filter(pk=other.unit.pk).update(tag=tag)
-        self.assertEqual(self.take_in(self.whole).status_code, 200)
+        self.assertEqual(self.take_in(self.whole)["state"], "done")
         self.assertNotEqual(Unit.objects.of(self.mine.company).get().tag, tag)
         self.assertEqual(Company.objects.count(), 2)

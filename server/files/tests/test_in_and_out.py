@@ -15,7 +15,7 @@ import segno
 import zxingcpp
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db.models import QuerySet
-from django.test import TestCase
+from django.test import TestCase, override_settings
 from django.utils import timezone
 from icalendar import Calendar
 from PIL import Image
@@ -23,13 +23,16 @@ from PIL import Image
 from files.labels import qr_svg
 from files.photo_in import PhotoOf, keep_photo
 from files.visit_in import write_whole
+from files.zip_job import do_zip, forget_zips
 from fleet.models import Unit
 from outer_test.visit import Reading, Seen
 from outer_test.visit import Visit as CoreVisit
 from setup.demo import empty_company
 from testing.fixtures import Caller, Fixture, fresh, own_files
+from testing.zips import take_in as take_in_zip
+from testing.zips import zipped
 from visits.load import load_visit
-from visits.models import Photo, Visit
+from visits.models import Photo, Visit, ZipJob
 
 PLATE = {
     "run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}, "valve": "O", "aux_heat": {"kind": "electric"},
@@ -146,11 +149,10 @@ class Csv(Files):
             self.assertTrue(self.rows()[-1]["site"].startswith("'"), name)
 
 
+@override_settings(WORK_AT_ONCE=True)
 class Zip(Files):
     def out(self) -> bytes:
-        got = self.lead.get("/api/v1/files/company.zip")
-        self.assertEqual(got.status_code, 200)
-        return b"".join(got.streaming_content)  # type: ignore[attr-defined]
+        return zipped(self.lead)
 
     def test_a_whole_company_goes_out_and_into_an_empty_one(self) -> None:
         self.work()
@@ -160,10 +162,12 @@ class Zip(Files):
         visit_file = json.loads(self.caller.send("GET", f"{self.path}/file").content)
         tag = Unit.objects.of(self.mine.company).get().tag
         visit, unit = self.mine.visit.id, self.mine.unit.id
-        self.assertEqual(self.put(self.lead, "/company-zip", "file", whole).status_code, 422, "not into one with units")
+        self.assertIn("already has units", take_in_zip(self.lead, whole)["problem"])
         self.clear()
-        got = self.put(self.lead, "/company-zip", "file", whole)
-        self.assertEqual((got.status_code, got.json()), (200, {"units": 1, "visits": 1, "photos": 1}), got.content)
+        same = fresh()
+        for _ in range(2):
+            got = take_in_zip(self.lead, whole, same)
+            self.assertEqual((got["state"], got["taken"]), ("done", {"units": 1, "visits": 1, "photos": 1}), got)
         self.assertEqual(json.loads(self.caller.send("GET", f"/visits/{visit}/file").content), visit_file)
         self.assertEqual(self.caller.send("GET", f"/units/by-tag/{tag}").json()["id"], str(unit))
         self.assertEqual(self.caller.send("GET", f"/units/{unit}").json()["parts"][0]["note"], "burnt")
@@ -173,8 +177,35 @@ class Zip(Files):
         empty_company(self.mine.company)
 
     def test_leads_only(self) -> None:
-        self.assertEqual(self.caller.get("/api/v1/files/company.zip").status_code, 403)
-        self.assertEqual(self.put(self.caller, "/company-zip", "file", b"x").status_code, 403)
+        self.assertEqual(self.caller.send("POST", "/files/company-zip/out", {"id": fresh()}).status_code, 403)
+        self.assertEqual(self.put(self.caller, "/company-zip", "file", b"x", id=fresh()).status_code, 403)
+
+    def test_stopped_before_it_is_made_and_nobody_elses(self) -> None:
+        with override_settings(WORK_AT_ONCE=False):
+            job = self.lead.send("POST", "/files/company-zip/out", {"id": fresh()}).json()
+        self.assertEqual(job["state"], "waiting")
+        self.assertEqual(self.lead.send("POST", f"/files/company-zip/{job['id']}/cancel").json()["state"], "cancelled")
+        do_zip(ZipJob.objects.of(self.mine.company).get().pk)
+        self.assertEqual(self.lead.send("GET", f"/files/company-zip/{job['id']}").json()["state"], "cancelled")
+        self.assertEqual(self.lead.get(f"/api/v1/files/company-zip/{job['id']}/file").status_code, 404)
+        other = Fixture("Nosy")
+        self.assertEqual(other.client(other.lead).send("GET", f"/files/company-zip/{job['id']}").status_code, 404)
+
+    def test_stopped_in_the_middle_nothing_is_made(self) -> None:
+        with override_settings(WORK_AT_ONCE=False):
+            self.lead.send("POST", "/files/company-zip/out", {"id": fresh()})
+        ZipJob.objects.of(self.mine.company).update(cancel=True)
+        with override_settings(WORK_AT_ONCE=True):
+            do_zip(ZipJob.objects.of(self.mine.company).get().pk)
+        self.assertEqual(ZipJob.objects.of(self.mine.company).get().state, "cancelled")
+        self.assertEqual(list(self.files.rglob("*.zip")), [])
+
+    def test_what_was_made_is_let_go(self) -> None:
+        self.out()
+        self.assertEqual(len(list(self.files.rglob("*.zip"))), 1)
+        ZipJob.objects.of(self.mine.company).update(beat=timezone.now() - timedelta(days=2))
+        forget_zips(0)
+        self.assertEqual(list(self.files.rglob("*.zip")), [])
 
     def hostile(self, files: dict[str, bytes], manifest: dict[str, Any] | None = None) -> bytes:
         into = io.BytesIO()
@@ -199,8 +230,7 @@ class Zip(Files):
             "a byte changed": whole[:200] + bytes([whole[200] ^ 255]) + whole[201:], "files is no list": self.hostile({}, heading | {"files": 7}),
         }  # fmt: skip
         for name, content in cases.items():
-            got = self.put(self.lead, "/company-zip", "file", content)
-            self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "file"), f"{name}: {got.content!r}")
+            self.assertEqual(take_in_zip(self.lead, content).get("state", "refused") in ("failed", "refused"), True, name)
             self.assertEqual(Unit.objects.of(self.mine.company).count(), 0, name)
 
 
