@@ -48,8 +48,8 @@ def keep_board(member: Member, name: str, defrost: Defrost, seen: int) -> None:
 
 def check_board(company: Company, name: str, defrost: Defrost) -> None:
     """What a profile must have. Raises FieldProblem."""
-    if not name or len(name) > LONGEST:
-        raise FieldProblem("name", f"Give it a name of up to {LONGEST} characters.")
+    if not name or len(name) > LONGEST or not name.isprintable():
+        raise FieldProblem("name", f"Give it a name of up to {LONGEST} characters, in one line.")
     if defrost.control is None:
         raise FieldProblem("control", "Choose the kind of control.")
     if name not in company.boards and len(company.boards) >= MOST:

@@ -1,7 +1,7 @@
 """The front end's page: the same built file for every address the router knows."""
 
 from django.conf import settings
-from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase
+from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase, JsonResponse
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 from django.views.decorators.http import require_safe
@@ -16,3 +16,11 @@ def page(request: HttpRequest) -> HttpResponseBase:
     if not built.is_file():
         return HttpResponse("The front end is not built. Run ./start, or npm run build in web/.", status=503, content_type="text/plain")
     return FileResponse(built.open("rb"), content_type="text/html; charset=utf-8")
+
+
+def not_found(request: HttpRequest, exception: Exception) -> HttpResponse:
+    """What no address answers: the API in its own shape, all else in a line."""
+    words = "There is no such address here."
+    if request.path.startswith("/api/"):
+        return JsonResponse({"errors": [{"field": "", "message": words}]}, status=404)
+    return HttpResponse(words, status=404, content_type="text/plain; charset=utf-8")

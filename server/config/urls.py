@@ -7,6 +7,7 @@ from config.health import alive, ready
 from config.metrics import metrics
 from config.page import page
 
+handler404 = "config.page.not_found"
 urlpatterns = [
     path("api/v1/", api.urls),
     path("healthz", alive),

@@ -7,7 +7,7 @@ from outer_test.circuit import Ladder
 from outer_test.circuit.ladder import Section, Shape, Stroke
 from outer_test.circuit.ladder.drawn import WIDE, Symbol, Words
 
-_SIZE, _SUSPECT_FILL = 12, "#f7dedb"
+_SIZE, _SMALLER, _SUSPECT_FILL = 12, 3, "#f7dedb"
 
 
 def ladder(drawn: Ladder) -> str:
@@ -53,5 +53,6 @@ def _symbol(symbol: Symbol) -> str:
 
 def _words(words: Words) -> str:
     weight, size, tone = (700, _SIZE + 2, INK) if words.figure else (500, _SIZE, FAINT if words.faint else INK)
+    size -= _SMALLER if words.small else 0
     style = f'font-size="{size}" font-weight="{weight}" fill="{tone}" text-anchor="{words.anchor}"'
     return f'<text x="{words.x}" y="{words.y}" {style}>{escape(words.text)}</text>'

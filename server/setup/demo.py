@@ -20,6 +20,7 @@ from outer_test.ledger import Opened, PlateRead, Rules, UnitAdded
 from outer_test.plain_data import read_as
 from outer_test.visit import Conditions, open_lines
 from setup.demo_data import COMPANY, LEAD, TECHNICIANS
+from setup.demo_fleet import load_fleet
 from setup.demo_units import UNITS
 from visits.act import act_on
 from visits.load import find_visit, load_visit
@@ -63,8 +64,8 @@ def empty_company(company: Company) -> None:
 
 
 @transaction.atomic
-def load_demo() -> None:
-    """Make the demo company, its people, units and the day's visits."""
+def load_demo(fleet: bool = False) -> None:
+    """Make the demo company, its people, the units that its day is about and the day's visits; on request the rest of its fleet too."""
     company = Company.objects.create(**COMPANY)
     people = {
         username: Member.objects.create_user(username, password=DEMO_PASSWORD, company=company, role=role, first_name=first, last_name=last)
@@ -72,6 +73,8 @@ def load_demo() -> None:
     }
     for unit in UNITS:
         _load_unit(company, people, unit)
+    if fleet:
+        load_fleet(company, [people[username] for username, *_ in TECHNICIANS])
 
 
 def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any]) -> None:

@@ -7,9 +7,11 @@ import sys
 from django.conf import settings
 from django.core.management import call_command
 from django.test import TestCase
+from django.utils import timezone
 
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.models import Company, Member
+from fleet.models import Unit, UnitStanding
 from outer_test.ledger import Kind
 from setup.demo import demo_is_loaded, load_demo, remove_demo
 from testing.fixtures import Caller, Fixture, events, fresh
@@ -48,6 +50,19 @@ class Demo(TestCase):
         again = Company.objects.get(name__startswith="Tern Hollow")
         self.assertEqual(set(Visit.objects.of(again).values_list("id", flat=True)), ids)
         self.assertEqual(len(events(again, Kind.READING, Kind.SEEN)), entries)
+
+    def test_its_fleet_is_lived_in(self) -> None:
+        load_demo(fleet=True)
+        company = Company.objects.get(name__startswith="Tern Hollow")
+        self.assertEqual(Unit.objects.of(company).count(), 40)
+        visits = Visit.objects.of(company).filter(finished_at__isnull=False)
+        self.assertGreater(visits.count(), 100)
+        self.assertGreater((timezone.now() - visits.earliest("scheduled_for").scheduled_for).days, 3 * 365)
+        self.assertLess(visits.filter(overall="unjudged").count(), 15)
+        self.assertGreater(len(events(company, Kind.PART)), 3, "some were mended")
+        standing = UnitStanding.objects.of(company)
+        self.assertGreater(standing.exclude(crosses=None).count(), 3, "some wear towards their limit")
+        self.assertGreater(standing.values("rank").distinct().count(), 2, "and they do not all stand alike")
 
     def test_documents_are_current(self) -> None:
         call_command("schemas", "--check")

@@ -3115,7 +3115,8 @@ export interface components {
         };
         /**
          * Words
-         * @description Words of the drawing and where they stand. `faint` for what only explains, `figure` for a number with its unit.
+         * @description Words of the drawing and where they stand. `faint` for what only explains, `figure` for a number with its unit; `small` where
+         *     they would not fit into their part otherwise.
          */
         Words: {
             /** Text */
@@ -3140,6 +3141,11 @@ export interface components {
              * @default false
              */
             figure: boolean;
+            /**
+             * Small
+             * @default false
+             */
+            small: boolean;
         };
         /**
          * Saved

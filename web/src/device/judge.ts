@@ -2,10 +2,10 @@
 import { api, clockAhead, data, type Schemas, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
 import { coreState, judgeInCore, keepInCore, whenCoreIsUp } from "./core";
-import { waitingOf } from "./entries";
+import { allEntries, waitingOf } from "./entries";
 import { take, type Outcome } from "./outcomes";
 import { isReached } from "./reach";
-import { keepVisit, type Entry } from "./store";
+import { keepVisit, type Act, type Entry } from "./store";
 
 type Judged = Schemas["Judged"];
 
@@ -41,6 +41,23 @@ export async function judged(shown: VisitShown): Promise<Judged | undefined> {
   // What a newer version wrote is kept as it is; the server knows what to make of it.
   if (here !== undefined && here.round.unreadable === 0) return here;
   return (await byServer(shown.id, waiting)) ?? here;
+}
+
+/** What it would come to with one thing more done, which is not: what is typed is judged before it is saved. */
+export async function ifDone(shown: VisitShown, act: Act): Promise<Judged | undefined> {
+  const waiting = await waitingOf(shown.id);
+  const more = {
+    id: crypto.randomUUID(),
+    visit: shown.id,
+    member: "",
+    at: new Date().toISOString(),
+    seq: Math.max(0, ...allEntries().map(({ seq }) => seq)) + 1,
+    after: null,
+    act,
+    wrong: [],
+  };
+  const every = [...waiting, more];
+  return (await byCore(shown, every)) ?? (await byServer(shown.id, every));
 }
 
 async function byCore(shown: VisitShown, waiting: Entry[]): Promise<Judged | undefined> {

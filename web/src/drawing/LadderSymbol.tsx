@@ -46,10 +46,10 @@ function Outline({ symbol, line }: { symbol: Symbol; line: Line }) {
   }
 }
 
-const SIZE = 12;
+const [SIZE, SMALLER] = [12, 3];
 
 export function LadderWords({ words, tones }: { words: Schemas["Words"]; tones: Tones }) {
-  const { text, x, y, anchor, faint, figure } = words;
+  const { text, x, y, anchor, faint, figure, small } = words;
   return (
     <text
       x={x}
@@ -57,7 +57,7 @@ export function LadderWords({ words, tones }: { words: Schemas["Words"]; tones: 
       textAnchor={anchor}
       fill={faint ? tones.faint : tones.ink}
       className={figure ? "num" : undefined}
-      style={{ fontSize: figure ? SIZE + 2 : SIZE, fontWeight: figure ? 700 : 500 }}
+      style={{ fontSize: (figure ? SIZE + 2 : SIZE) - (small ? SMALLER : 0), fontWeight: figure ? 700 : 500 }}
     >
       {text}
     </text>

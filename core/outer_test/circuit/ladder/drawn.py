@@ -45,7 +45,8 @@ class Place:
 
 @dataclass(frozen=True, slots=True)
 class Words:
-    """Words of the drawing and where they stand. `faint` for what only explains, `figure` for a number with its unit."""
+    """Words of the drawing and where they stand. `faint` for what only explains, `figure` for a number with its unit; `small` where
+    they would not fit into their part otherwise."""
 
     text: str
     x: float
@@ -53,6 +54,7 @@ class Words:
     anchor: Anchor = "middle"
     faint: bool = False
     figure: bool = False
+    small: bool = False
 
 
 @dataclass(frozen=True, slots=True)

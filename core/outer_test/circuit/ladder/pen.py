@@ -1,7 +1,7 @@
 """Drawing one section of a ladder: wires are taken from the circuit by their two ends, and never made up."""
 
 from collections.abc import Collection, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from outer_test.circuit.graph import Circuit, Part, Wire
@@ -56,6 +56,7 @@ class Pen:
         """A part by its middle. element: which of its contacts or sections this is. upright: it lies along a rail."""
         closed = shape is Shape.BAR or f"{part}.{element}" in self.looks.closed
         state = self.looks.parts.get(f"{part}.{element}") or self.looks.parts.get(part, "not-yet")
+        words = tuple(_fitted(one, at, size) for one in words)
         self.symbols.append(Symbol(part, shape, *at, *size, state, words, _path(shape, at, size, upright, closed)))
 
     def contact(self, part: str, element: str, ends: tuple[float, float], y: float, title: str = "", rise: float = 20) -> None:
@@ -104,6 +105,17 @@ class Pen:
     def rung(self, name: str, top: float, bottom: float) -> None:
         """Mark a stretch that can be shown alone."""
         self.rungs.append(Rung(name, top, bottom))
+
+
+_LETTER, _FIGURE = 6.4, 8.4  # how wide a letter and a figure are, at their usual size
+_ROUND = 0.86  # of a motor's width is free beside its middle
+
+
+def _fitted(words: Words, at: At, size: tuple[float, float]) -> Words:
+    """Words that stand within their part, made small where they are wider than it."""
+    inside = words.anchor == "middle" and words.x == at[0] and abs(words.y - at[1]) < size[1] / 2
+    wide = len(words.text) * (_FIGURE if words.figure else _LETTER)
+    return replace(words, small=True) if inside and wide > size[0] * _ROUND else words
 
 
 def _path(shape: Shape, at: At, size: tuple[float, float], upright: bool, closed: bool) -> str:

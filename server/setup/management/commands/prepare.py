@@ -40,4 +40,4 @@ class Command(BaseCommand):
         if options["reset"]:
             remove_demo()
         if options["demo"] and not demo_is_loaded():
-            load_demo()
+            load_demo(fleet=True)

@@ -7,6 +7,7 @@ import { lift, stillOff } from "../../api/writes";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { isOfRun } from "../../shell/points";
+import { Photos } from "../unit/Photos";
 import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
@@ -73,9 +74,21 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
       {page === "how" && (
         <>
           <Way visit={visit} defrost={defrost} disabled={finished} />
-          <Button look="next" minH="52px" onClick={() => void go(to("run"))}>
+          <Button
+            look="next"
+            w={{ base: "100%", md: "auto" }}
+            minH="60px"
+            mb="4"
+            onClick={() => void go(to("run"))}
+          >
             On to the run
           </Button>
+          <Photos
+            unit={visit.unit_id}
+            visit={visit.id}
+            about="force pins"
+            title="Where the pins are on this board"
+          />
         </>
       )}
       {page === "run" && (
@@ -106,6 +119,7 @@ function begins(defrost: Defrost): Page {
 }
 
 function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost; disabled: boolean }) {
+  const { pins, pins_hold_s } = visit.round.plate.defrost;
   const off = new Set(stillOff(visit.round.lifted).map((line) => line.what));
   return (
     <Box mb="3">
@@ -129,6 +143,11 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           </Text>
         ))}
       </ol>
+      {(pins || pins_hold_s != null) && (
+        <Text mt="1" fontWeight="600">
+          {[pins, pins_hold_s != null && `held for ${pins_hold_s} s`].filter(Boolean).join(", ")}
+        </Text>
+      )}
       {defrost.way.signs && <Text color="faint">{defrost.way.signs}</Text>}
       {defrost.way.caution && (
         <Text color="ochre" fontWeight="600">

@@ -9,6 +9,7 @@ import { endLine, lift, stillOff } from "../../api/writes";
 import { act } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
+import { useIsWide } from "../../theme/screens";
 
 export type Guide = NonNullable<Round["defrost"]>["swap"];
 type Wire = Guide["wires"][number];
@@ -48,21 +49,53 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
   const at = (name: string) => errors.find(({ field }) => field.split(".").at(-1) === name)?.message;
   const other = errors.find(({ field }) => !FIELDS.some(([name]) => field.split(".").at(-1) === name));
   const usual = visit.round.plate.defrost.terminals;
+  // One wire at a time: the one in the hand, else the next on the old board.
+  const byThumb = !useIsWide();
+  const [all, setAll] = useState(false);
+  const inTurn =
+    guide.wires.find(({ state }) => state === "off") ?? guide.wires.find(({ state }) => state === "mapped");
+  const atHand = byThumb && !disabled ? inTurn : undefined;
   return (
     <Box mt="4">
       <Heading as="h3" fontSize="md" mb="1">
         The wires
       </Heading>
-      {guide.wires.map((one) => (
-        <WireLine
-          key={one.line}
-          visit={visit}
-          shown={one}
-          mayLift={guide.may_lift}
-          disabled={disabled}
-          write={write}
-        />
-      ))}
+      {atHand && (
+        <Box borderLeftWidth="4px" borderLeftColor="copper" pl="3" py="2" mb="2">
+          <Text color="faint">
+            Wire {guide.wires.indexOf(atHand) + 1} of {guide.wires.length}
+          </Text>
+          <WireLine
+            key={atHand.line}
+            visit={visit}
+            shown={atHand}
+            mayLift={guide.may_lift}
+            disabled={disabled}
+            write={write}
+          />
+        </Box>
+      )}
+      {!byThumb || all ? (
+        guide.wires
+          .filter((one) => one !== atHand)
+          .map((one) => (
+            <WireLine
+              key={one.line}
+              visit={visit}
+              shown={one}
+              mayLift={guide.may_lift}
+              disabled={disabled}
+              write={write}
+            />
+          ))
+      ) : (
+        <Text color="faint">{counted(guide.wires)}</Text>
+      )}
+      {byThumb && guide.wires.length > 1 && (
+        <Button look="quiet" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? "Only the wire at hand" : "Every wire"}
+        </Button>
+      )}
       {!disabled && (
         <form
           onSubmit={(event) => {
@@ -93,6 +126,14 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
       )}
     </Box>
   );
+}
+
+/** Where the wires are, in one line. */
+function counted(wires: Wire[]): string {
+  const states = [...new Set(wires.map(({ state }) => state))];
+  return states
+    .map((state) => `${wires.filter((one) => one.state === state).length} ${STATE[state]}`)
+    .join(" · ");
 }
 
 function WireLine(props: {

@@ -1,25 +1,30 @@
 /** The plate station: the complaint, the plate as read and to be corrected, what is fitted, and what the plate's rules say. */
-import { Box, chakra, Flex, Heading, Link, SimpleGrid, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Heading, Link, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import type { UseFormReturn } from "react-hook-form";
 import { Link as RouterLink, useNavigate } from "react-router";
 
-import type { FieldError, VisitShown } from "../../api/client";
+import type { FieldError, Finding, VisitShown } from "../../api/client";
 import { act } from "../../device/act";
+import { ifDone } from "../../device/judge";
 import { isOfPlate } from "../../shell/points";
 import { Button } from "../../shell/controls";
 import { Problem, TextInput } from "../../shell/fields";
 import { useDraftForm } from "../../shell/draftForm";
-import { FindingLines } from "../../shell/FindingLines";
 import { capital, COMPLAINT, dayAndClock } from "../../shell/words";
 import { Photos } from "../unit/Photos";
-import { BoardChoice } from "./BoardChoice";
 import { ContactorAndHeaters } from "./ContactorAndHeaters";
 import { DaysConditions } from "./Conditions";
 import { FittedParts } from "./FittedParts";
-import { PlateFieldInput } from "./PlateFieldInput";
-import { DEFROST_FIELDS, PLATE_GROUPS } from "./plateFields";
+import { CopyPlate } from "./CopyPlate";
+import { PlateChecks } from "./PlateChecks";
+import { PlateGroup } from "./PlateGroup";
+import { PLATE_GROUPS } from "./plateFields";
 import { plateFrom, typedFrom, type PlateTyped } from "./plateForm";
 
 const Fields = chakra("fieldset");
+const INFER = "plate-infer";
+const SETTLES_MS = 700;
 
 export function PlateStation({ visit }: { visit: VisitShown }) {
   const { round } = visit;
@@ -39,38 +44,28 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
     });
   const errorAt = (name: string) =>
     errors.find(({ field }) => field.endsWith(`plate.${name}`) || field.includes(`plate.${name}.`))?.message;
+  const findings = useAsTyped(visit, form, changed && !finished);
+  const recovered = Object.fromEntries(
+    findings.filter(({ rule }) => rule === INFER).map((found) => [found.point.replace("plate.", ""), found]),
+  );
   const placed = (error: FieldError) => /plate\.|fitted\.|fitted$/.test(error.field);
 
   return (
     <form onSubmit={(event) => void form.handleSubmit(save)(event)}>
       <Complaint visit={visit} />
       <DaysConditions visit={visit} />
-      <FindingLines
-        label="What the plate says"
-        findings={round.assessment.findings.filter(isOfPlate)}
-        sources
-      />
+      <PlateChecks findings={findings} typing={changed} />
       <Fields disabled={finished} minW="0">
-        {PLATE_GROUPS.map((group) => (
-          <Box
+        {!finished && <CopyPlate form={form} unit={visit.unit_id} />}
+        {PLATE_GROUPS.map((group, place) => (
+          <PlateGroup
             key={group.title}
-            as="section"
-            aria-label={group.title}
-            borderTopWidth="1px"
-            borderColor="edge"
-            pt="3"
-            mb="5"
-          >
-            <Heading as="h2" fontSize="md" mb="2">
-              {group.title}
-            </Heading>
-            {group.fields === DEFROST_FIELDS && <BoardChoice form={form} />}
-            <SimpleGrid columns={{ base: 1, sm: 2, xl: 3 }} columnGap="5" rowGap="3">
-              {group.fields.map((field) => (
-                <PlateFieldInput key={field.name} field={field} form={form} problem={errorAt(field.name)} />
-              ))}
-            </SimpleGrid>
-          </Box>
+            group={group}
+            form={form}
+            errorAt={errorAt}
+            recovered={recovered}
+            first={place === 0}
+          />
         ))}
         <Box borderTopWidth="1px" borderColor="edge" pt="3" mb="5">
           <Photos unit={visit.unit_id} visit={visit.id} />
@@ -124,6 +119,34 @@ export function PlateStation({ visit }: { visit: VisitShown }) {
       )}
     </form>
   );
+}
+
+/** What the plate's rules say: of the plate as it is saved, or, a moment after each key, as it is typed. */
+function useAsTyped(visit: VisitShown, form: UseFormReturn<PlateTyped>, typing: boolean): Finding[] {
+  const saved = visit.round.assessment.findings.filter(isOfPlate);
+  const [ahead, setAhead] = useState<Finding[] | null>(null);
+  useEffect(() => {
+    if (!typing) return;
+    let timer = 0;
+    const look = () => {
+      window.clearTimeout(timer);
+      timer = window.setTimeout(() => {
+        const read = plateFrom(form.getValues(), visit.round.plate);
+        void ifDone(visit, { kind: "plate", why: "", ...read }).then((judged) => {
+          const outcome = judged?.outcomes.at(-1);
+          if (judged && outcome?.wrong.length === 0)
+            setAhead(judged.round.assessment.findings.filter(isOfPlate));
+        });
+      }, SETTLES_MS);
+    };
+    look();
+    const stop = form.subscribe({ formState: { values: true }, callback: look });
+    return () => {
+      window.clearTimeout(timer);
+      stop();
+    };
+  }, [visit, form, typing]);
+  return (typing ? ahead : null) ?? saved;
 }
 
 const BEGAN: Record<string, string> = {

@@ -77,7 +77,12 @@ export const DEFROST_FIELDS: PlateField[] = [
   { name: "defrost.notes", label: "Notes for whoever watches a run", wide: true },
 ];
 
-export const PLATE_GROUPS: { title: string; fields: PlateField[] }[] = [
+export interface PlateGroup {
+  title: string;
+  fields: PlateField[];
+}
+
+export const PLATE_GROUPS: PlateGroup[] = [
   {
     title: "Motors and circuit",
     fields: [

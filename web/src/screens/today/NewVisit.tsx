@@ -1,8 +1,8 @@
 /** Opening a visit that nobody scheduled. */
-import { Box, Flex, Heading } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { useNavigate } from "react-router";
+import { Link as RouterLink, useNavigate } from "react-router";
 
 import { fieldErrors, type FieldError, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
@@ -25,12 +25,17 @@ interface Props {
   people: Schemas["PersonChoice"][];
   /** The day that is looked at, empty where it is today. */
   day: string;
+  /** The unit it is for, where that is known already. */
+  unit?: string;
 }
 
-export function NewVisit({ units, people, day }: Props) {
+/** As many as the day's list brings along. */
+const MOST_LISTED = 200;
+
+export function NewVisit({ units, people, day, unit: known = "" }: Props) {
   const form = useForm<Form>({
-    defaultValues: { unit: "", complaint: "maintenance", began: "", when: "", technician: "" },
-    values: { unit: "", complaint: "maintenance", began: "", when: day && `${day}T09:00`, technician: "" },
+    defaultValues: { unit: known, complaint: "maintenance", began: "", when: "", technician: "" },
+    values: { unit: known, complaint: "maintenance", began: "", when: day && `${day}T09:00`, technician: "" },
     resetOptions: { keepDirtyValues: true },
   });
   const [problem, setProblem] = useState("");
@@ -60,16 +65,24 @@ export function NewVisit({ units, people, day }: Props) {
       </Heading>
       <form onSubmit={(event) => void form.handleSubmit(open)(event)}>
         <Flex gap="3" align="end" wrap="wrap">
-          <Field label="Unit" flex="1 1 16rem">
-            <Choice required {...form.register("unit")}>
-              <option value="">Choose a unit</option>
-              {[...here, ...units].map((unit) => (
-                <option key={unit.id} value={unit.id}>
-                  {unit.site}, {unit.unit}
-                </option>
-              ))}
-            </Choice>
-          </Field>
+          {known === "" && (
+            <Field label="Unit" flex="1 1 16rem">
+              <Choice required {...form.register("unit")}>
+                <option value="">Choose a unit</option>
+                {[...here, ...units].map((unit) => (
+                  <option key={unit.id} value={unit.id}>
+                    {unit.site}, {unit.unit}
+                  </option>
+                ))}
+              </Choice>
+              {units.length >= MOST_LISTED && (
+                <Text fontSize="sm" color="faint">
+                  The first {units.length}. Any other: find it under <RouterLink to="/find">Units</RouterLink>
+                  , and open its visit there.
+                </Text>
+              )}
+            </Field>
+          )}
           <Field label="Complaint" flex="1 1 14rem">
             <Choice {...form.register("complaint")}>
               <ComplaintOptions />
@@ -95,7 +108,7 @@ export function NewVisit({ units, people, day }: Props) {
         </Flex>
         {problem && <Problem id="new-visit-problem">{problem}</Problem>}
       </form>
-      <NewUnit added={(id) => form.setValue("unit", id, { shouldDirty: true })} />
+      {known === "" && <NewUnit added={(id) => form.setValue("unit", id, { shouldDirty: true })} />}
     </Box>
   );
 }

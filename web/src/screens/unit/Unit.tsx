@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { useUnit } from "../../api/queries";
+import { useToday, useUnit } from "../../api/queries";
 import { Ladder } from "../../drawing/Ladder";
 import { Mark, type MarkKind } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
@@ -12,6 +12,7 @@ import { Notice } from "../../shell/Notice";
 import { COMPLAINT, day } from "../../shell/words";
 import { typedFrom } from "../plate/plateForm";
 import { PlateShown } from "../sheet/SheetPlate";
+import { NewVisit } from "../today/NewVisit";
 import { Compare } from "./Compare";
 import { History } from "./History";
 import { NotesAndParts } from "./NotesAndParts";
@@ -30,6 +31,7 @@ export default function UnitScreen() {
 
 function Opened({ unit }: { unit: UnitFile }) {
   const [compared, setCompared] = useState<string[]>([]);
+  const today = useToday();
   return (
     <>
       <Bar title={`${unit.site}, ${unit.label}`}>
@@ -57,6 +59,7 @@ function Opened({ unit }: { unit: UnitFile }) {
             <PlateShown typed={typedFrom(unit.plate, [], null)} findings={[]} />
           </Box>
           <Box display="grid" gap="6">
+            <NewVisit units={[]} people={today.data?.people ?? []} day="" unit={unit.id} />
             <Visits unit={unit} compared={compared} setCompared={setCompared} />
             <NotesAndParts unit={unit} />
             <Photos unit={unit.id} />
