@@ -92,7 +92,7 @@ def _at(points: str, minutes: float, **sound: float) -> Tested:
 
 
 T = Test
-_UF = {"good": 0.993, "low": 0.002, "open": 0.001, "high": 0.003, "shorted": 0.001}
+_UF = {"good": 0.995, "low": 0.002, "open": 0.001, "high": 0.001, "shorted": 0.001}
 _VOLTS = {"alive": 0.975, "low": 0.01, "dead": 0.015}
 _RUN = {"yes": 0.995, "no": 0.005}
 TESTED: dict[Test, Tested] = {

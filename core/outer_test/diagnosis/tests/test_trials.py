@@ -33,6 +33,7 @@ class Named(unittest.TestCase):
         """The aim of the bench is higher; this floor is what a change may not fall under."""
         counted = results(drawn(VISITS, 1))
         self.assertGreaterEqual(counted[Result.RIGHT] + counted[Result.LEADS], 0.90 * VISITS, counted)
+        self.assertGreaterEqual(counted[Result.RIGHT], 0.75 * VISITS, counted)
         self.assertLessEqual(counted[Result.WRONG], 0.02 * VISITS, counted)
 
     def test_one_reading_of_ten_left_out_accuses_no_healthy_part(self) -> None:

@@ -1,0 +1,163 @@
+"""How long a write takes while much else goes on: two hundred people, an import, a killed worker, strangers at the door.
+
+Run: ./test bench.load. Everything is printed as a ratio to a quiet minute of the same run.
+"""
+
+import json
+import time
+from collections.abc import Callable, Iterator
+from concurrent.futures import ThreadPoolExecutor
+from contextlib import contextmanager
+from http.client import HTTPConnection
+from random import Random
+from statistics import quantiles
+from threading import Event, Thread
+
+from django.db import connections
+from django.test import TransactionTestCase
+from django.utils import timezone
+
+from files.tests.test_log_in import HEADING, MAPPING, bring
+from ledger.models import EventRow
+from ops.tests.running import free_port
+from outer_test.ledger import Kind
+from testing.fixtures import Caller, Fixture, fresh, own_files
+from testing.serving import app_beside
+from testing.worker import worker_beside
+from visits.models import Visit
+
+CLIENTS, THINK_S, SECONDS, ROWS, STRANGERS = 200, 10.0, 30, 100_000, 40
+
+
+class Client:
+    """Somebody with a device, who writes a reading, thinks, and writes the next."""
+
+    def __init__(self, mine: Fixture, port: int) -> None:
+        caller: Caller = mine.client()
+        caller.send("GET", "/session")
+        cookies = "; ".join(f"{name}={one.value}" for name, one in caller.cookies.items())
+        self.headers = {
+            "Content-Type": "application/json", "Cookie": cookies, "X-CSRFToken": caller.cookies["csrftoken"].value, "Origin": f"http://127.0.0.1:{port}",
+        }  # fmt: skip
+        row: Visit = Visit.objects.of(mine.company).create(
+            company=mine.company, unit=mine.unit, technician=mine.member, scheduled_for=timezone.now()
+        )
+        self.visit, self.port, self.sent, self.seq = str(row.pk), port, [], 0
+
+    def ask(self, method: str, path: str, body: object = None) -> float:
+        """Seconds until the answer; raises where it is no success."""
+        begun = time.monotonic()
+        one = HTTPConnection("127.0.0.1", self.port, timeout=60)
+        one.request(method, f"/api/v1{path}", None if body is None else json.dumps(body), self.headers)
+        answer = one.getresponse()
+        answer.read()
+        one.close()
+        if answer.status >= 300:
+            raise AssertionError(f"{path}: {answer.status}")
+        return time.monotonic() - begun
+
+    def write(self) -> float:
+        """One reading sent."""
+        self.seq += 1
+        act = {"kind": "reading", "point": "cap.herm.uf", "typed": f"{40 + self.seq % 9}.1"}
+        entry = {"id": fresh(), "visit": self.visit, "seq": self.seq, "after": 0, "act": act}
+        took = self.ask("POST", "/sync", {"entries": [entry]})
+        self.sent.append(entry["id"])
+        return took
+
+
+def p95(times: list[float]) -> float:
+    """The time that one of twenty takes longer than."""
+    return quantiles(times, n=20)[18]
+
+
+class Load(TransactionTestCase):
+    """Prints; nothing is asserted but that nothing is lost or doubled."""
+
+    def setUp(self) -> None:
+        self.files = own_files(self)
+        self.port = free_port()
+        app_beside(self, self.port, OUTER_TEST_TRUSTED_HOPS="1", OUTER_TEST_FILES=str(self.files))
+        self.mine, self.other = Fixture("Load", {"run_capacitor": {"herm_uf": 55, "vac": 440}}), Fixture("Other")
+        self.clients = [Client(self.mine, self.port) for _ in range(CLIENTS)]
+
+    def minute(self, clients: list[Client]) -> list[float]:
+        """So many people at work for a while: how long each write took."""
+        until = time.monotonic() + SECONDS
+
+        def work(one: Client) -> list[float]:
+            chance, times = Random(one.visit), []
+            time.sleep(chance.uniform(0, THINK_S))
+            while time.monotonic() < until:
+                times.append(one.write())
+                time.sleep(chance.expovariate(1 / THINK_S))
+            return times
+
+        with ThreadPoolExecutor(len(clients)) as pool:
+            return [took for own in pool.map(work, clients) for took in own]
+
+    def test_print(self) -> None:
+        """Quiet, then two hundred, then two hundred beside an import whose worker is killed, then a day's list beside strangers."""
+        quiet = p95([self.clients[0].write() for _ in range(60)])
+        print(f"\none alone: p95 {quiet * 1000:.0f} ms")
+        crowd = p95(self.minute(self.clients))
+        print(f"{CLIENTS} people, {THINK_S:g} s to think: p95 {crowd * 1000:.0f} ms, {crowd / quiet:.1f} × alone")
+        with self.importing():
+            beside = p95(self.minute(self.clients))
+        print(
+            f"the same beside an import of {ROWS:,} rows whose worker is killed: p95 {beside * 1000:.0f} ms, {beside / quiet:.1f} × alone"
+        )
+        ids = list(EventRow.objects.of(self.mine.company).filter(kind=Kind.READING.value).values_list("uuid", flat=True))
+        sent = {one for client in self.clients for one in client.sent}
+        print(f"lost {len(sent - {str(one) for one in ids})}, doubled {len(ids) - len(set(ids))} of {len(sent)}")
+        self.assertEqual((sent - {str(one) for one in ids}, len(ids) - len(set(ids))), (set(), 0))
+        asker = Client(self.other, self.port)
+        alone = p95([asker.ask("GET", "/today") for _ in range(100)])
+        with self.strangers():
+            among = p95([asker.ask("GET", "/today") for _ in range(100)])
+        print(f"a day's list beside {STRANGERS} strangers who sign in: p95 {among * 1000:.0f} ms, {among / alone:.1f} × its quiet time")
+
+    @contextmanager
+    def importing(self) -> Iterator[None]:
+        """A long log of another company read meanwhile; its worker is killed after a while, and another goes on."""
+        caller = self.other.client()
+        rows = (
+            f"S-1;{2000 + n // 12000}-{1 + n // 28 % 12:02d}-{1 + n % 28:02d} 09:{n // 336 % 60:02d};herm;5{n % 10},1;uF"
+            for n in range(ROWS)
+        )
+        job = bring(caller, HEADING + "\n".join(rows)).json()["id"]
+        first = worker_beside(self, self.files)
+        caller.send("POST", f"/imports/{job}/check", MAPPING)
+        killer = Thread(target=lambda: (time.sleep(SECONDS / 3), first.kill(), worker_beside(self, self.files)))
+        killer.start()
+        yield
+        killer.join()
+
+    @contextmanager
+    def strangers(self) -> Iterator[None]:
+        """Strangers at the sign-in, each from an address of their own, as fast as they are answered."""
+        done = Event()
+
+        def knock(number: int) -> None:
+            body = json.dumps({"username": f"nobody{number}", "password": "wrong"})
+            headers = {
+                "Content-Type": "application/json", "Cookie": f"csrftoken={'t' * 32}", "X-CSRFToken": "t" * 32, "Origin": f"http://127.0.0.1:{self.port}",
+            }  # fmt: skip
+            count = 0
+            while not done.is_set():
+                count += 1
+                one = HTTPConnection("127.0.0.1", self.port, timeout=60)
+                one.request("POST", "/api/v1/session", body, headers | {"X-Forwarded-For": f"203.{number}.{count // 250}.{count % 250}"})
+                one.getresponse().read()
+                one.close()
+
+        _in_threads(knock, done)
+        time.sleep(2)
+        yield
+        done.set()
+
+
+def _in_threads(work: Callable[[int], None], done: Event) -> None:
+    for number in range(STRANGERS):
+        Thread(target=work, args=(number,), daemon=True).start()
+    connections.close_all()

@@ -1,0 +1,88 @@
+"""What confirms a fault, and what does not: each proof with the reading it hangs on taken away. Handbook 13; common practice, no source."""
+
+import unittest
+from datetime import UTC, datetime, timedelta
+
+from outer_test.diagnosis import diagnose
+from outer_test.judgement import Part
+from outer_test.nameplate import Compressor, Contactor, Defrost, Fan, Plate, RunCapacitor
+from outer_test.procedure import upkeep_points
+from outer_test.visit import POINTS, PowerEvent, Reading, Seen, Visit
+
+NINE = datetime(2027, 1, 14, 9, tzinfo=UTC)
+PLATE = Plate(
+    volts=(208.0, 230.0), hz=60, phase=1, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2),
+    run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolerance_pct=6), contactor=Contactor(poles=2, amps=40, coil_v=24), valve="O",
+    defrost=Defrost(control="time-temperature", minutes=90, closes_f=30, opens_f=55, limit_min=10, shift_delay=False),
+)  # fmt: skip
+
+
+def visit(complaint: str, readings: list[tuple[str, str]], power: str = "", **seen: str) -> Visit:
+    """A visit with these readings, a minute apart."""
+    read = tuple(Reading(point, value, at=NINE + timedelta(minutes=5 + place)) for place, (point, value) in enumerate(readings))
+    looked = {point.replace("__", "."): Seen(value, at=NINE + timedelta(minutes=4)) for point, value in seen.items()}
+    return Visit(plate=PLATE, complaint=complaint, readings=read, seen=looked, power=(PowerEvent(power, NINE),) if power else ())  # type: ignore[arg-type]
+
+
+def accused(of: Visit) -> list[tuple[Part, str]]:
+    return [(one.part, one.fault.value) for one in diagnose(of).accused]
+
+
+class Confirmed(unittest.TestCase):
+    def test_a_section_too_large_on_the_bench(self) -> None:
+        """Handbook 13: a capacitor by its bench value outside, alone on the meter."""
+        large = visit("high-bill", [("cap.herm.uf", "82.0"), ("cap.herm.uf", "82.1")], "dead-claimed")
+        self.assertEqual(accused(large), [(Part.RUN_CAPACITOR, "herm wrong")])
+        self.assertEqual(accused(visit("high-bill", [("cap.herm.uf", "56.0")], "dead-claimed")), [])
+
+    def test_a_ground_is_confirmed_by_the_same_terminal_read_twice(self) -> None:
+        """Handbook 13: to 0.5 MΩ twice, a compressor at its terminals."""
+        once, twice = [("winding.c_ground.ohm", "300000")], [("winding.c_ground.ohm", "300000"), ("winding.c_ground.ohm", "310000")]
+        self.assertEqual(accused(visit("trips-breaker", once, "dead-claimed", winding__at="terminals")), [])
+        self.assertEqual(accused(visit("trips-breaker", twice, "dead-claimed", winding__at="terminals")), [(Part.COMPRESSOR, "grounded")])
+        self.assertEqual(accused(visit("trips-breaker", twice, "dead-claimed", winding__at="plug")), [])
+
+    def test_a_burnt_relay_of_the_board_needs_its_delay_seen_over(self) -> None:
+        """Handbook 13: a board by 24 V and call at the board, delay over, safeties closed."""
+        volts = [
+            ("control.r_c.v", "26.0"),
+            ("control.y_in.v", "26.0"),
+            ("control.y_out.v", "13.5"),
+            ("contactor.coil.v", "13.4"),
+            ("defrost.control.v", "26.0"),
+        ]
+        seen = {"contactor__armature": "out", "control__pressure": "closed", "control__delay": "over"}
+        burnt = visit("nothing-at-all", [*volts, ("contactor.coil.ohm", "11.0")], "live", **seen)
+        self.assertEqual(accused(burnt), [(Part.DEFROST_BOARD, "Y relay burnt")])
+        del seen["control__delay"]
+        self.assertEqual(accused(visit("nothing-at-all", volts, "live", **seen)), [])
+
+
+class Maintenance(unittest.TestCase):
+    def listed(self, faces: str) -> Visit:
+        """A maintenance call whose list is done but for closing up, with faces as they were seen."""
+        empty = visit("maintenance", [])
+        sound = {
+            "cap.herm.uf": "55.0",
+            "cap.fan.uf": "7.5",
+            "contactor.coil.ohm": "11.0",
+            "amps.compressor.run_a": "13.9",
+            "amps.fan.run_a": "1.0",
+        }
+        readings, seen = [], {}
+        for point in upkeep_points(empty):
+            record = POINTS[point]
+            if record.station == "button" or point.startswith(("contactor.pole", "contactor.armature")):
+                continue
+            if record.kind == "number":
+                readings.append((point, sound.get(point, "0.1" if point.startswith("safe.") else "238" if record.unit == "V" else "55")))
+            else:
+                seen[point.replace(".", "__")] = faces if point == "look.contactor.faces" else record.choices[0]
+        return visit("maintenance", readings, **seen)
+
+    def test_what_stands_out_is_looked_into_before_it_is_closed_up(self) -> None:
+        odd, plain = diagnose(self.listed("discoloured")), diagnose(self.listed("clean"))
+        self.assertIn("contactor.pole1.drop_v", odd.path)
+        if "button.terminals" in odd.path:
+            self.assertLess(odd.path.index("contactor.pole1.drop_v"), odd.path.index("button.terminals"))
+        self.assertEqual([one for one in plain.suspects if one.fault == "worn" and one.probability > 0.05], [])
