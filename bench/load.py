@@ -42,7 +42,8 @@ class Client:
         row: Visit = Visit.objects.of(mine.company).create(
             company=mine.company, unit=mine.unit, technician=mine.member, scheduled_for=timezone.now()
         )
-        self.visit, self.port, self.sent, self.seq = str(row.pk), port, [], 0
+        self.visit, self.port, self.seq = str(row.pk), port, 0
+        self.sent: list[str] = []
 
     def ask(self, method: str, path: str, body: object = None) -> float:
         """Seconds until the answer; raises where it is no success."""
@@ -75,6 +76,7 @@ class Load(TransactionTestCase):
     """Prints; nothing is asserted but that nothing is lost or doubled."""
 
     def setUp(self) -> None:
+        """The app in processes of its own, and everybody at their device."""
         self.files = own_files(self)
         self.port = free_port()
         app_beside(self, self.port, OUTER_TEST_TRUSTED_HOPS="1", OUTER_TEST_FILES=str(self.files))
@@ -104,9 +106,7 @@ class Load(TransactionTestCase):
         print(f"{CLIENTS} people, {THINK_S:g} s to think: p95 {crowd * 1000:.0f} ms, {crowd / quiet:.1f} × alone")
         with self.importing():
             beside = p95(self.minute(self.clients))
-        print(
-            f"the same beside an import of {ROWS:,} rows whose worker is killed: p95 {beside * 1000:.0f} ms, {beside / quiet:.1f} × alone"
-        )
+        print(f"beside an import of {ROWS:,} rows whose worker is killed: p95 {beside * 1000:.0f} ms, {beside / quiet:.1f} × alone")
         ids = list(EventRow.objects.of(self.mine.company).filter(kind=Kind.READING.value).values_list("uuid", flat=True))
         sent = {one for client in self.clients for one in client.sent}
         print(f"lost {len(sent - {str(one) for one in ids})}, doubled {len(ids) - len(set(ids))} of {len(sent)}")
@@ -121,14 +121,18 @@ class Load(TransactionTestCase):
     def importing(self) -> Iterator[None]:
         """A long log of another company read meanwhile; its worker is killed after a while, and another goes on."""
         caller = self.other.client()
-        rows = (
-            f"S-1;{2000 + n // 12000}-{1 + n // 28 % 12:02d}-{1 + n % 28:02d} 09:{n // 336 % 60:02d};herm;5{n % 10},1;uF"
-            for n in range(ROWS)
-        )
+        times = ((2000 + n // 12000, 1 + n // 28 % 12, 1 + n % 28, n // 336 % 60) for n in range(ROWS))
+        rows = (f"S-1;{year}-{month:02d}-{day:02d} 09:{minute:02d};herm;5{minute % 10},1;uF" for year, month, day, minute in times)
         job = bring(caller, HEADING + "\n".join(rows)).json()["id"]
         first = worker_beside(self, self.files)
         caller.send("POST", f"/imports/{job}/check", MAPPING)
-        killer = Thread(target=lambda: (time.sleep(SECONDS / 3), first.kill(), worker_beside(self, self.files)))
+
+        def kill() -> None:
+            time.sleep(SECONDS / 3)
+            first.kill()
+            worker_beside(self, self.files)
+
+        killer = Thread(target=kill)
         killer.start()
         yield
         killer.join()
