@@ -63,7 +63,7 @@ class Client:
         act = {"kind": "reading", "point": "cap.herm.uf", "typed": f"{40 + self.seq % 9}.1"}
         entry = {"id": fresh(), "visit": self.visit, "seq": self.seq, "after": 0, "act": act}
         took = self.ask("POST", "/sync", {"entries": [entry]})
-        self.sent.append(entry["id"])
+        self.sent.append(str(entry["id"]))
         return took
 
 

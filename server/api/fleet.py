@@ -11,6 +11,7 @@ from api.problems import Problem
 from api.signed_in import Asking
 from outer_test.measurement import FieldProblem
 from outer_test.visit import POINTS
+from record.experience import ByComplaint, experience
 from record.find import Found, find
 from record.watch import WatchList, watch_list
 
@@ -32,3 +33,9 @@ def watch(request: Asking, point: str = "", page: int = 0) -> HttpResponse:
 def find_by_words(request: Asking, q: Annotated[str, Query(max_length=200)] = "") -> HttpResponse:
     """Units and visits that a few words fit; a misspelt word is found by likeness."""
     return answer(find(request.auth.company, q))
+
+
+@router.get("/experience", response={200: list[ByComplaint], 401: Problem})
+def what_was_wrong(request: Asking) -> list[ByComplaint]:
+    """What was wrong by complaint, from finished visits whose repair proved it."""
+    return list(experience(request.auth.company))

@@ -31,7 +31,7 @@ _STREETS = ("Alder Row", "Bell Lane", "Carding Yard", "Drover's Way", "Eel Stree
 _TOWNS = ("Upper Tern", "Tern Bottom", "Hollow Cross")
 _LABELS = ("side yard", "north pad", "roof", "behind the garage", "unit A", "unit B", "garden wall")
 # What stands behind a unit's years: how fast each section loses, in % a year, and what fails in the end.
-_KINDS = (("steady", 0.4, 0.5), ("steady", 0.6, 0.7), ("ageing", 1.7, 1.0), ("ageing fan", 0.6, 2.2), ("replaced", 3.4, 0.9))
+_KINDS = (("steady", 0.4, 0.5), ("steady", 0.6, 0.7), ("ageing", 2.1, 1.0), ("ageing fan", 0.6, 2.6), ("replaced", 3.4, 0.9))
 
 
 def load_fleet(company: Company, people: list[Member]) -> None:

@@ -5,7 +5,7 @@ from typing import Any
 from uuid import uuid4
 
 from django.db import connection
-from django.test import TestCase
+from django.test import TestCase, override_settings
 from django.utils import timezone
 
 from fleet.models import Site, Unit, UnitStanding
@@ -206,3 +206,23 @@ class Finding(Recorded):
         self.assertEqual(said.count("gin_trgm_ops"), 1)  # likeness is asked of units alone
         self.assertEqual(said.count("fastupdate=off"), 3)
         self.assertEqual(said.count("to_tsvector"), 2)
+
+
+@override_settings(WORK_AT_ONCE=True)
+class Experience(TestCase):
+    def test_a_proved_repair_counts_and_an_unproved_one_does_not(self) -> None:
+        mine = Fixture("Experience", {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440}})
+        caller, visit = mine.client(), f"/visits/{mine.visit.id}"
+        self.assertEqual(caller.send("GET", "/fleet/experience").json(), [])
+        caller.read(mine.visit, "cap.herm.uf", "15.0")
+        caller.read(mine.visit, "cap.fan.uf", "7.5")
+        part = {"part": "run capacitor", "uf": 55, "fan_uf": 7.5, "vac": 440}
+        put_in = caller.do(visit, "part", {"id": fresh(), "repair": part, "in_hand": {"herm": "55.1", "fan": "7.6"}})
+        self.assertEqual(put_in.status_code, 200, put_in.body)
+        caller.do(visit, "finish", {"id": fresh(), "reason": "done"})
+        told = caller.send("GET", "/fleet/experience").json()
+        self.assertEqual(
+            [(one["complaint"], one["visits"], [cause["count"] for cause in one["causes"]]) for one in told], [("maintenance", 1, [1])]
+        )
+        self.assertIn("weak", told[0]["causes"][0]["says"])
+        self.assertEqual(Fixture("Nosy").client().send("GET", "/fleet/experience").json(), [])

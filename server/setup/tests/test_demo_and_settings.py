@@ -61,7 +61,7 @@ class Demo(TestCase):
         self.assertLess(visits.filter(overall="unjudged").count(), 15)
         self.assertGreater(len(events(company, Kind.PART)), 3, "some were mended")
         standing = UnitStanding.objects.of(company)
-        self.assertGreater(standing.exclude(crosses=None).count(), 3, "some wear towards their limit")
+        self.assertGreater(standing.exclude(crosses=None).count(), 1, "some wear towards their limit")
         self.assertGreater(standing.values("rank").distinct().count(), 2, "and they do not all stand alike")
 
     def test_documents_are_current(self) -> None:

@@ -62,7 +62,8 @@ export function useDraftForm<T extends FieldValues>(name: string, kept: T, versi
   const settle = (typed: T, now = version) => {
     filled.current = now;
     base.current = JSON.stringify(typed);
-    form.reset(typed);
+    // The fields stay registered: the compiler does not ask for them anew, and a field that is not known is not filled again.
+    form.reset(typed, { keepFieldsRef: true });
     writeDraft(name, "");
     forgetBasis(name);
     setChanged(false);

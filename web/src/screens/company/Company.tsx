@@ -5,6 +5,7 @@ import { Link as RouterLink } from "react-router";
 
 import { api, data } from "../../api/client";
 import { Bar } from "../../shell/Bar";
+import { Experience } from "./Experience";
 import { Head } from "./Head";
 
 const PAGES: [string, string, string][] = [
@@ -51,6 +52,7 @@ export default function CompanyScreen() {
             </Link>
           ))}
         </SimpleGrid>
+        <Experience />
         {head.data && <Head head={head.data} />}
       </Box>
     </>

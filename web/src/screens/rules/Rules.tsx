@@ -66,12 +66,12 @@ function Form({ shown }: { shown: Shown }) {
       discard();
       setNote("");
     } catch (error) {
-      setProblem(
-        inWords(error, " Your choice is stored on this device.") + (isOvertaken(error) ? OVERTAKEN : ""),
-      );
-      if (!isOvertaken(error)) return;
-      forgetBasis(DRAFT);
-      await queries.invalidateQueries({ queryKey: ["rules"] });
+      if (isOvertaken(error)) {
+        forgetBasis(DRAFT);
+        await queries.invalidateQueries({ queryKey: ["rules"] });
+      }
+      const told = inWords(error, " Your choice is stored on this device.");
+      setProblem(told + (isOvertaken(error) ? OVERTAKEN : ""));
     }
   };
   return (

@@ -30,10 +30,11 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
       setProblem("");
       then();
     } catch (error) {
+      if (isOvertaken(error)) {
+        forgetBasis(draftName);
+        await queries.invalidateQueries({ queryKey: ["unit", unit.id] });
+      }
       setProblem(inWords(error) + (isOvertaken(error) ? OVERTAKEN : ""));
-      if (!isOvertaken(error)) return;
-      forgetBasis(draftName);
-      await queries.invalidateQueries({ queryKey: ["unit", unit.id] });
     }
   };
   const discardNotes = () => {
