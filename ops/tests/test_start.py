@@ -2,6 +2,7 @@
 
 import http.client
 import json
+import socket
 import subprocess
 import time
 import unittest
@@ -51,6 +52,30 @@ class Start(unittest.TestCase):
         wait_for_address(bare)
         self.assertIsNone(self.ask(port)["demo"])
         stopped(bare)
+
+    def test_beside_another_and_after_one_that_was_killed(self) -> None:
+        """The database stops with the last who uses it; what a killed run left ends by itself, and its port is free again."""
+        ports = free_port(), free_port()
+        first, second = (start(CLUSTER, "--port", str(port)) for port in ports)
+        for one in (first, second):
+            wait_for_address(one)
+        slow = socket.create_connection(("127.0.0.1", ports[0]))
+        slow.sendall(b"POST /api/v1/session HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 9000\r\n\r\n{")
+        begun = time.monotonic()
+        self.assertIn("Stopped.", stopped(first)[0])
+        self.assertLess(time.monotonic() - begun, 40, "a client that takes its time holds nobody up for ever")
+        slow.close()
+        self.assertIsNotNone(self.ask(ports[1])["demo"], "the other goes on")
+        second.kill()
+        second.communicate(timeout=60)
+        until = time.monotonic() + 30
+        while not port_is_free(ports[1]) and time.monotonic() < until:
+            time.sleep(0.1)
+        third = start(CLUSTER, "--port", str(ports[1]))
+        wait_for_address(third)
+        stopped(third)
+        cluster_port = int(Cluster(CLUSTER).url("x").rsplit(":", 1)[1].split("/")[0])
+        self.assertTrue(port_is_free(cluster_port), "and with the last of them the database")
 
     def who_serves_cannot_rewrite_the_ledger(self) -> None:
         with psycopg.connect(Cluster(CLUSTER).url(DATABASE, Role.SERVING), autocommit=True) as connection:

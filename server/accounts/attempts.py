@@ -41,7 +41,11 @@ def attempt(username: str, address: str) -> Iterator[Attempt]:
     keys = {hash_of(what): most for what, most in limits.items()}
     _count(keys)
     tried = Attempt()
-    yield tried
+    try:
+        yield tried
+    except Exception:  # it was not looked at: too busy, or the database away
+        _take_back(list(keys))
+        raise
     if tried.held:
         _take_back(list(keys))
 

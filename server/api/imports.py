@@ -9,7 +9,7 @@ from ninja import Body, File, Form, Router, UploadedFile
 from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
-from files.log_in import find_job, new_job, start, stop
+from files.log_job import find_job, new_job, start, stop
 from fleet.write_unit import find_unit
 from outer_test.entry import Mapping, RowProblem
 from outer_test.visit import POINTS, title_of

@@ -17,7 +17,7 @@ from accounts.hashers import TooBusy
 from accounts.people import NoSuchInvitation, NoSuchMember
 from accounts.versions import Overtaken
 from api.words_of_problems import message_for
-from files.log_in import NoSuchJob
+from files.log_job import NoSuchJob
 from files.photos import NoSuchPhoto
 from files.zip_job import NoSuchZip
 from fleet.write_unit import NoSuchUnit

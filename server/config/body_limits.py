@@ -8,14 +8,16 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from django.conf import settings
+from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 
 from accounts.models import Member
 from accounts.uploads import TooMuchToday, count_upload
 from api.files import MOST_VISIT_FILE
+from api.problems import UNREACHABLE
 from files.checked_zip import MOST_BYTES as ZIP_BYTES
-from files.log_in import MOST_BYTES as LOG_BYTES
+from files.log_job import MOST_BYTES as LOG_BYTES
 from files.photo_in import MOST_BYTES as PHOTO_BYTES
 
 FORM = 100_000  # what stands around a file in its form
@@ -47,7 +49,10 @@ class BodyLimits:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """The answer, or a refusal with nothing of the body read."""
-        refused = None if request.method in ("GET", "HEAD", "OPTIONS") else _refused(request)
+        try:
+            refused = None if request.method in ("GET", "HEAD", "OPTIONS") else _refused(request)
+        except (OperationalError, InterfaceError):  # who asks cannot be known: as the API answers it
+            refused = _answer(503, UNREACHABLE)
         return refused or self.get_response(request)
 
 

@@ -82,8 +82,9 @@ AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
 ]
+BEHIND_PROXY = env.bool("OUTER_TEST_BEHIND_PROXY", default=False)
 # How many proxies stand before this server, each adding to X-Forwarded-For; what it says beyond them is the stranger's own word.
-TRUSTED_HOPS = env.int("OUTER_TEST_TRUSTED_HOPS", default=0)
+TRUSTED_HOPS = env.int("OUTER_TEST_TRUSTED_HOPS", default=int(BEHIND_PROXY))
 
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = not LOCAL
 SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Strict"
@@ -92,7 +93,7 @@ SESSION_COOKIE_AGE = 14 * 24 * 3600
 SECURE_HSTS_SECONDS = 0 if LOCAL else 31_536_000
 SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = not LOCAL
 SECURE_REFERRER_POLICY = "same-origin"
-SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if env.bool("OUTER_TEST_BEHIND_PROXY", default=False) else None
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if BEHIND_PROXY else None
 X_FRAME_OPTIONS = "DENY"
 CONTENT_SECURITY_POLICY = {
     "DIRECTIVES": {
@@ -131,7 +132,7 @@ UPLOADS_A_DAY = {
 FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 
 # What takes long is done by a worker, beside the request that asked for it; tests do it within.
-PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_in", "files.zip_job", "visits.conclude"]
+PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_job", "files.zip_job", "visits.conclude"]
 WORKER_SILENT_S = env.int("OUTER_TEST_WORKER_SILENT_S", default=30)  # a worker that says nothing for so long is dead
 PROCRASTINATE_WORKER_DEFAULTS = {
     "concurrency": 2, "delete_jobs": "successful", "shutdown_graceful_timeout": 20.0, "update_heartbeat_interval": WORKER_SILENT_S / 3,

@@ -3,6 +3,7 @@
 from outer_test.ledger.as_data import EventData, RecordData, event_data, events_from, known_data, recorded_from
 from outer_test.ledger.clock import EARLIEST, MOST_AHEAD, Settled, settled, within
 from outer_test.ledger.closing import Closing, closing
+from outer_test.ledger.conclusion import AccusedThen, Conclusion, FoundThen, SuspectThen
 from outer_test.ledger.conflicts import Conflict, ConflictKind, conflicts
 from outer_test.ledger.event import Event, certainly_before, in_order, known_to, order
 from outer_test.ledger.fold import latest_run, lifted_of, placed, standing, visit_of
@@ -10,14 +11,11 @@ from outer_test.ledger.kinds import (
     KINDS,
     STOPPED,
     VERSION,
-    AccusedThen,
     Answered,
     Cancelled,
-    Conclusion,
     Corrected,
     Ended,
     Finished,
-    FoundThen,
     Kind,
     Opened,
     PartFitted,
@@ -28,7 +26,6 @@ from outer_test.ledger.kinds import (
     SeenAt,
     Signature,
     Stamp,
-    SuspectThen,
     TakenBack,
     UnitAdded,
     UnitNotes,

@@ -10,7 +10,8 @@ from enum import StrEnum
 from math import isfinite
 from typing import Any, Final, Literal
 
-from outer_test.judgement import HouseRules, Verdict
+from outer_test.judgement import HouseRules
+from outer_test.ledger.conclusion import Conclusion
 from outer_test.measurement import FieldProblem, Record, quantity
 from outer_test.nameplate import Contactor, Plate
 from outer_test.plain_data import read_as
@@ -295,48 +296,6 @@ class UnitNotes(Record):
 
     def __post_init__(self) -> None:
         _at_most("notes", self.notes, 4000)
-
-
-@dataclass(frozen=True, slots=True)
-class FoundThen(Record):
-    """A verdict as it was given."""
-
-    point: str
-    rule: str
-    verdict: Verdict
-
-
-@dataclass(frozen=True, slots=True)
-class SuspectThen(Record):
-    """What was thought possible, and how likely."""
-
-    fault: str
-    probability: float
-
-
-@dataclass(frozen=True, slots=True)
-class AccusedThen(Record):
-    """A part that was concluded to be at fault."""
-
-    part: str
-    fault: str
-
-
-@dataclass(frozen=True, slots=True)
-class Conclusion(Record):
-    """What a finished visit came to, by this version of the core, up to this place of the ledger: kept, and not judged again.
-
-    `accused` are the parts as found; `proved` those of their faults whose part was put in and that are gone as left.
-    """
-
-    core: str
-    place: int
-    as_found: Verdict
-    as_left: Verdict
-    findings: tuple[FoundThen, ...] = ()
-    suspects: tuple[SuspectThen, ...] = ()
-    accused: tuple[AccusedThen, ...] = ()
-    proved: tuple[str, ...] = ()
 
 
 KINDS: Final[dict[Kind, type[Any]]] = {

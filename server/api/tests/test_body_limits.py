@@ -4,6 +4,7 @@ from typing import Any
 from unittest.mock import patch
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import OperationalError
 from django.test import Client, RequestFactory, TestCase, override_settings
 
 from config.body_limits import BodyLimits
@@ -47,6 +48,12 @@ class BodiesAreNotRead(TestCase):
         request = RequestFactory().generic("POST", "/api/v1/sync", CONTENT_LENGTH="ten")
         request.user = self.mine.member
         self.assertEqual(BodyLimits(lambda _: self.fail("it was let through"))(request).status_code, 400)
+
+    def test_where_nobody_can_be_known_it_is_sent_again(self) -> None:
+        request = RequestFactory().post("/api/v1/sync", {}, content_type="application/json")
+        with patch("config.body_limits._refused", side_effect=OperationalError("away")):
+            got = BodyLimits(lambda _: self.fail("it was let through"))(request)
+        self.assertEqual((got.status_code, b"sent again" in got.content), (503, True))
 
     def test_no_more_is_read_than_it_said(self) -> None:
         """Against the whole app: of a body longer than its length nothing beyond it is taken."""

@@ -111,5 +111,6 @@ class FewAtATime(TestCase):
     def test_whoever_is_refused_is_told_to_try_again(self) -> None:
         mine = Fixture("Busy")
         with patch("accounts.hashers._WAITING.acquire", return_value=False):
-            got = Caller().send("POST", "/session", {"username": mine.member.username, "password": PASSWORD})
+            for _ in range(BY_PAIR + 1):  # and what was not looked at does not count
+                got = Caller().send("POST", "/session", {"username": mine.member.username, "password": PASSWORD})
         self.assertEqual((got.status_code, "Try again" in got.json()["errors"][0]["message"]), (503, True))

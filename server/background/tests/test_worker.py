@@ -8,7 +8,7 @@ from django.test import TransactionTestCase, override_settings
 
 from background import later
 from background.queue import oldest_waiting_s, worker_seen_at
-from files.log_in import read_log
+from files.log_job import read_log
 from files.tests.test_log_in import HEADING, MAPPING, PLATE, bring
 from outer_test.ledger import Kind
 from testing.fixtures import Fixture, events, fresh, own_files

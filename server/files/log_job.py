@@ -1,0 +1,148 @@
+"""A file of readings on its way in: brought, checked and kept by the worker, stopped, let go."""
+
+from dataclasses import asdict
+from datetime import timedelta
+from typing import Any
+from uuid import UUID
+
+from django.core.files.uploadedfile import UploadedFile
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+from procrastinate.contrib.django import app
+
+from accounts.models import Company, Member
+from accounts.time_zone import zone_of
+from background import later
+from files.log_in import Cancelled, check_log, keep_log, set_job
+from fleet.models import Unit
+from outer_test.entry import Mapping, RowProblem, columns_of, guess_mapping
+from outer_test.measurement import FieldProblem
+from outer_test.plain_data import plain
+from visits.models import ImportJob
+
+MOST_BYTES = 60_000_000
+WENT_WRONG = "This went wrong on the server. Nothing was saved."
+SILENT, LEFT_ALONE = timedelta(seconds=120), timedelta(days=7)
+
+
+class NoSuchJob(LookupError):
+    """This company has no such file on its way in."""
+
+
+def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", unit: Unit | None) -> ImportJob:
+    """Keep the file and look at its heading. The same UUID keeps it once. Raises FieldProblem (`file`)."""
+    already: ImportJob | None = ImportJob.objects.of(member.company).filter(uuid=job_id).first()
+    if already is not None:
+        return already
+    if (file.size or 0) > MOST_BYTES:
+        raise FieldProblem("file", f"The file is larger than {MOST_BYTES // 1_000_000} MB.")
+    head = file.read(65_536)
+    try:
+        text = head.decode("utf-8", errors="strict" if len(head) < 65_536 else "ignore")
+    except UnicodeDecodeError:
+        raise FieldProblem("file", "This file is not UTF-8 text. Save it as CSV UTF-8.") from None
+    columns = columns_of(text)
+    if "\x00" in text or len(columns) < 2:
+        raise FieldProblem("file", "This is not a CSV file with a heading row of at least two columns.")
+    file.seek(0)
+    job = ImportJob(company=member.company, uuid=job_id, member=member, unit=unit, name=name[:120], columns=columns[:200])
+    job.mapping = asdict(guess_mapping(columns))
+    job.file.save(f"{job_id.hex}.csv", file, save=False)
+    try:
+        with transaction.atomic():
+            job.save()
+    except IntegrityError:  # the same file arrived twice at once
+        job.file.delete(save=False)
+        return find_job(member.company, job_id)
+    return job
+
+
+def find_job(company: Company, job_id: UUID) -> ImportJob:
+    """The file on its way in. Raises NoSuchJob."""
+    job: ImportJob | None = ImportJob.objects.of(company).filter(uuid=job_id).select_related("company", "member", "unit").first()
+    if job is None:
+        raise NoSuchJob
+    return job
+
+
+def stop(job: ImportJob) -> None:
+    """Stop it; nothing of it is kept. Whoever works on it hears of it; where nobody does, it is stopped here."""
+    states = ImportJob.State
+    at_work = job.state in (states.CHECKING, states.KEEPING) and timezone.now() - job.beat < SILENT
+    if job.state == states.DONE:
+        return
+    rows = ImportJob.objects.of(job.company).filter(pk=job.pk)
+    rows.update(cancel=True, **({} if at_work else {"state": states.CANCELLED}))
+
+
+def start(job: ImportJob, mapping: Mapping | None) -> None:
+    """Check the file by this mapping, or, where None, keep what was checked. Asked twice it is done once. Raises FieldProblem where
+    it is not the time."""
+    with transaction.atomic():
+        job = ImportJob.objects.of(job.company).select_for_update(of=("self",)).select_related("company").get(pk=job.pk)
+        begun = _begin_to_keep(job) if mapping is None else _begin_to_check(job, mapping)
+        if begun:
+            later(read_log, f"import {job.pk}", job=job.pk)
+
+
+def _begin_to_check(job: ImportJob, mapping: Mapping) -> bool:
+    states = ImportJob.State
+    if job.state in (states.KEEPING, states.DONE, states.CHECKING):
+        raise FieldProblem("state", "This file is already being read.")
+    if not job.file:
+        raise FieldProblem("state", "This file was let go. Choose it again.")
+    missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
+    if missing:
+        raise FieldProblem("mapping", "Say which columns hold the value and the time.")
+    changed = {"mapping": plain(mapping), "state": states.CHECKING, "problems": [], "preview": []}
+    set_job(job, **changed, problem_count=0, done=0, total=0, visits=0, cancel=False)
+    return True
+
+
+def _begin_to_keep(job: ImportJob) -> bool:
+    states = ImportJob.State
+    if job.state in (states.KEEPING, states.DONE):
+        return False  # the answer to the first time never came
+    if job.state != states.CHECKED or job.problem_count or not job.total:
+        raise FieldProblem("state", "It can be saved once every row is checked and none is wrong.")
+    set_job(job, state=states.KEEPING, done=0, cancel=False)
+    return True
+
+
+def _forget_file(job: ImportJob) -> None:
+    """The file goes once it is kept, or is not wanted; what became of it stays."""
+    if job.file:
+        job.file.delete(save=False)
+        ImportJob._base_manager.filter(pk=job.pk).update(file="")
+
+
+@app.periodic(cron="41 3 * * *")
+@app.task(name="forget_logs", queueing_lock="forget_logs")
+def forget_logs(timestamp: int) -> None:
+    """Let go of files that nobody went on with for a week."""
+    for job in ImportJob._base_manager.filter(beat__lt=timezone.now() - LEFT_ALONE).exclude(file=""):
+        _forget_file(job)
+
+
+@app.task(name="read_log")
+def read_log(job: int) -> None:
+    """Do what the file waits for, and say how it ended whatever happens. Done twice, as after a killed worker, it is done once."""
+    row: ImportJob = ImportJob._base_manager.select_related("company", "member", "unit").get(pk=job)
+    work = {ImportJob.State.CHECKING: check_log, ImportJob.State.KEEPING: keep_log}.get(ImportJob.State(row.state))
+    if work is None:
+        return
+    try:
+        with timezone.override(zone_of(row.company)):
+            work(row)
+    except Cancelled:
+        set_job(row, state=ImportJob.State.CANCELLED)
+    except FieldProblem as problem:
+        set_job(row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, problem.field, problem.message))], problem_count=1)
+    except Exception:
+        set_job(
+            row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server. Nothing was saved."))]
+        )
+        raise
+    row.refresh_from_db(fields=["state"])
+    if row.state == ImportJob.State.DONE:
+        _forget_file(row)
