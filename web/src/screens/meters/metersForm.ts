@@ -1,5 +1,6 @@
 /** Between the meters as the server keeps them and as they are typed: one line a range. */
 import type { Schemas } from "../../api/client";
+import { fromPrefixed, inPrefixed } from "../../shell/prefix";
 
 export type MetersShown = Schemas["MetersShown"];
 type Instrument = Schemas["Instrument"];
@@ -38,7 +39,7 @@ export function typedMeters(shown: MetersShown): MetersTyped {
       ranges: Object.entries(accuracy ?? {}).flatMap(([unit, ranges]) =>
         ranges.map(({ top, pct, counts }) => ({
           unit,
-          top: text(top),
+          top: top == null ? "" : inPrefixed(top),
           pct: text(pct),
           counts: text(counts),
         })),
@@ -60,7 +61,7 @@ export function metersFrom({ meters }: MetersTyped): Instrument[] {
       (accuracy[unit] ??= []).push({
         pct: pct.trim() ? numeric(pct) : 0,
         counts: counts.trim() ? numeric(counts) : 0,
-        ...(top.trim() ? { top: numeric(top) } : {}),
+        ...(top.trim() ? { top: fromPrefixed(top) ?? numeric(top) } : {}),
       });
     }
     return { name, due: due || null, retired, accuracy };

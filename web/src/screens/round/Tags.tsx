@@ -4,6 +4,7 @@ import { Flex } from "@chakra-ui/react";
 import type { Schemas, Step } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { Choice, Field, TextInput } from "../../shell/fields";
+import { fromPrefixed } from "../../shell/prefix";
 
 export type Said = Pick<Schemas["TypedReading"], "by" | "fitted" | "turns" | "top">;
 
@@ -38,7 +39,7 @@ export function useTags(visit: string, step: Step, typed: string) {
     by: step.tags.includes("by") ? (by as Said["by"]) : "",
     fitted: step.tags.includes("fitted") ? (fitted as Said["fitted"]) : "",
     turns: step.clamp && /^[1-9]\d?$/.test(turns.trim()) ? Number(turns) : 1,
-    top: overRange && Number.isFinite(Number(top)) && Number(top) > 0 ? Number(top) : null,
+    top: overRange ? fromPrefixed(top) || null : null,
   };
   const fields = (
     <Flex gap="4" wrap="wrap" mt="2" align="end">
@@ -77,9 +78,9 @@ export function useTags(visit: string, step: Step, typed: string) {
           <TextInput
             className="num"
             w="10rem"
-            inputMode="decimal"
+            inputMode="text"
             maxLength={12}
-            placeholder="as the meter’s"
+            placeholder="such as 40 M"
             value={top}
             onChange={(event) => setTop(event.target.value)}
           />
