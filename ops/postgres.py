@@ -79,8 +79,7 @@ class Cluster:
         LOCAL.mkdir(exist_ok=True)
         with (LOCAL / f"postgres-{self.name}.users").open("w") as users:
             fcntl.flock(users, fcntl.LOCK_SH)
-            with (LOCAL / f"postgres-{self.name}.starting").open("w") as starting:
-                fcntl.flock(starting, fcntl.LOCK_EX)  # of two at once the second finds it running
+            with self._alone():  # of two at once the second finds it running
                 self.start()
             try:
                 yield
@@ -116,9 +115,17 @@ class Cluster:
 
     def make_database(self, name: str) -> None:
         """Create a database unless it exists; it, and what is in it, is the owner's."""
-        if self._sql("postgres", f"SELECT 1 FROM pg_database WHERE datname = '{name}'") != "1":
-            self._sql("postgres", f"CREATE DATABASE {name} OWNER {Role.OWNER.value}")
-        self._sql(name, hand_over(name))
+        with self._alone():
+            if self._sql("postgres", f"SELECT 1 FROM pg_database WHERE datname = '{name}'") != "1":
+                self._sql("postgres", f"CREATE DATABASE {name} OWNER {Role.OWNER.value}")
+            self._sql(name, hand_over(name))
+
+    @contextmanager
+    def _alone(self) -> Iterator[None]:
+        """Nobody else on this machine makes or starts it meanwhile."""
+        with (LOCAL / f"postgres-{self.name}.starting").open("w") as file:
+            fcntl.flock(file, fcntl.LOCK_EX)
+            yield
 
     def _ensure_roles(self) -> None:
         """The two roles, each with its password among the facts; a cluster from before there were two gets them."""

@@ -58,6 +58,8 @@ class Start(unittest.TestCase):
         ports = free_port(), free_port()
         first, second = (start(CLUSTER, "--port", str(port)) for port in ports)
         for one in (first, second):
+            self.addCleanup(one.kill)
+        for one in (first, second):
             wait_for_address(one)
         slow = socket.create_connection(("127.0.0.1", ports[0]))
         slow.sendall(b"POST /api/v1/session HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 9000\r\n\r\n{")
