@@ -45,7 +45,6 @@ class Cluster:
         self.folder = base / name
         self._data, self._log = self.folder / "data", self.folder / "server.log"
         self._facts_file = LOCAL / f"postgres-{name}.json"
-        self.started_here = False
 
     @property
     def _facts(self) -> dict[str, str]:
@@ -70,7 +69,6 @@ class Cluster:
         started = self._pg_ctl("start", "-w", "-t", "60", "-l", str(self._log), "-o", options)
         if started.returncode != 0:
             raise Trouble(f"the database will not start: {self._last_log_line()} (log: {self._log})")
-        self.started_here = True
         self._ensure_roles()
 
     @contextmanager

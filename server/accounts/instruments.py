@@ -6,11 +6,10 @@ from typing import Any
 
 from accounts.models import Company
 from outer_test.measurement import Accuracy, FieldProblem
-from outer_test.plain_data import present, read_as
+from outer_test.plain_data import YEARS, present, read_as
 from outer_test.visit import MeterUnit
 
 MOST = 60
-YEARS = range(2000, 2100)  # what a visit file's days are held to
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 from datetime import datetime
-from enum import StrEnum
 from tempfile import SpooledTemporaryFile
 from typing import Annotated
 from uuid import UUID
@@ -28,7 +27,7 @@ from files.zip_job import NoSuchZip, find_zip, stop_zip, zip_in, zip_out
 from fleet.write_unit import find_unit, units_by_place
 from outer_test.measurement import FieldProblem
 from visits.load import find_visit
-from visits.models import Photo, ZipJob
+from visits.models import Photo, ZipJob, ZipState
 
 router = Router(tags=["files"])
 IN_MEMORY = 8_000_000
@@ -56,16 +55,6 @@ class PhotoShown:
     width: int
     height: int
     removed: bool
-
-
-class ZipState(StrEnum):
-    """How a zip stands."""
-
-    WAITING = "waiting"
-    WORKING = "working"
-    DONE = "done"
-    CANCELLED = "cancelled"
-    FAILED = "failed"
 
 
 @dataclass(frozen=True, slots=True)

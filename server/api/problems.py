@@ -6,7 +6,7 @@ from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
 from django.db import DataError, IntegrityError, InterfaceError, OperationalError
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -27,6 +27,7 @@ from visits.load import NoSuchVisit
 
 DISK_FULL = "The server's disk is full. Nothing was saved. Tell whoever runs it; what waits here is sent again."
 HELD_UP = "Others are writing to the same record. Nothing was saved; it will be sent again."
+NO_ADDRESS = "There is no such address here."
 UNREACHABLE = "The database does not answer. Nothing was saved; it will be sent again."
 
 
@@ -53,6 +54,11 @@ class Refused(Exception):
         self.status, self.field, self.message = status, field, message
 
 
+def refusal(status: int, message: str) -> HttpResponse:
+    """What is answered, in the one shape, where no view is reached."""
+    return JsonResponse({"errors": [{"field": "", "message": message}]}, status=status)
+
+
 def _validation(problem: ValidationError) -> list[tuple[str, str]]:
     return [message_for(dict(error)) for error in problem.errors]
 
@@ -75,7 +81,7 @@ def register(api: NinjaAPI) -> None:
         # What stands in the address names something: where it cannot be a name at all, nothing of that name is there.
         named = request.resolver_match.kwargs if request.resolver_match else {}
         if named and all(tuple(error["loc"]) in {(name,) for name in named} for error in problem.errors):
-            return answer(request, 404, ("", "There is no such address here."))
+            return answer(request, 404, ("", NO_ADDRESS))
         return answer(request, 422, *_validation(problem))
 
     on(ValidationError, not_valid)

@@ -9,13 +9,13 @@ from dataclasses import dataclass
 
 from django.conf import settings
 from django.db import InterfaceError, OperationalError
-from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from accounts.models import Member
 from accounts.uploads import TooMuchToday, count_upload
 from api.files import MOST_VISIT_FILE
-from api.problems import UNREACHABLE
+from api.problems import UNREACHABLE, refusal
 from files.checked_zip import MOST_BYTES as ZIP_BYTES
 from files.log_job import MOST_BYTES as LOG_BYTES
 from files.photo_in import MOST_BYTES as PHOTO_BYTES
@@ -80,6 +80,6 @@ def _refused(request: HttpRequest) -> HttpResponse | None:
 
 
 def _answer(status: int, message: str) -> HttpResponse:
-    response = JsonResponse({"errors": [{"field": "", "message": message}]}, status=status)
+    response = refusal(status, message)
     response["Connection"] = "close"  # what was not read is not taken for the next request
     return response

@@ -5,12 +5,12 @@ from collections.abc import Callable
 from django.conf import settings
 from django.contrib.auth import login
 from django.db import InterfaceError, OperationalError
-from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from accounts.device_keys import LASTS, give_key, sign_in_of
 from accounts.models import Member
-from api.problems import UNREACHABLE
+from api.problems import UNREACHABLE, refusal
 from api.signed_in import DEVICE
 
 COOKIE, ENDED = "device_key", "Outer-Test-Device"
@@ -30,7 +30,7 @@ class DeviceKey:
         try:
             ended = bool(key) and not isinstance(request.user, Member) and not _come_back(request, key)
         except (OperationalError, InterfaceError):  # as the API answers it: what waits is sent again
-            return JsonResponse({"errors": [{"field": "", "message": UNREACHABLE}]}, status=503)
+            return refusal(503, UNREACHABLE)
         response = self.get_response(request)
         new: str | None = getattr(request, "device_key", None)
         if new:

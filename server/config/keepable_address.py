@@ -2,7 +2,9 @@
 
 from collections.abc import Callable
 
-from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http import HttpRequest, HttpResponse
+
+from api.problems import NO_ADDRESS, refusal
 
 
 class KeepableAddress:
@@ -14,5 +16,5 @@ class KeepableAddress:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """The answer, or 404 where the address holds a NUL character."""
         if "\x00" in request.path or "%00" in request.META.get("QUERY_STRING", ""):
-            return JsonResponse({"errors": [{"field": "", "message": "There is no such address here."}]}, status=404)
+            return refusal(404, NO_ADDRESS)
         return self.get_response(request)

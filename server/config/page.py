@@ -1,10 +1,12 @@
 """The front end's page: the same built file for every address the router knows."""
 
 from django.conf import settings
-from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase, JsonResponse
+from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 from django.views.decorators.http import require_safe
+
+from api.problems import NO_ADDRESS, refusal
 
 
 @require_safe
@@ -20,7 +22,6 @@ def page(request: HttpRequest) -> HttpResponseBase:
 
 def not_found(request: HttpRequest, exception: Exception) -> HttpResponse:
     """What no address answers: the API in its own shape, all else in a line."""
-    words = "There is no such address here."
     if request.path.startswith("/api/"):
-        return JsonResponse({"errors": [{"field": "", "message": words}]}, status=404)
-    return HttpResponse(words, status=404, content_type="text/plain; charset=utf-8")
+        return refusal(404, NO_ADDRESS)
+    return HttpResponse(NO_ADDRESS, status=404, content_type="text/plain; charset=utf-8")

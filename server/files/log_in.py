@@ -8,12 +8,12 @@ from datetime import date
 from typing import Any
 from uuid import UUID, uuid5
 
-from django.conf import settings
-from django.db import connection, connections, transaction
+from django.db import transaction
 from django.utils import timezone
 
 from accounts.audit import note
 from accounts.models import Company
+from files.job import beat, set_job
 from fleet.models import Unit
 from ledger.read import Read
 from ledger.write import ledger_of
@@ -34,31 +34,6 @@ MOST_ROWS, MOST_PROBLEMS, LOOK = 500_000, 200, 60
 BEAT_ROWS, BEAT_VISITS = 2000, 100
 
 
-class Cancelled(Exception):
-    """The person asked to stop."""
-
-
-def set_job(job: ImportJob, **fields: Any) -> None:
-    """Change a job's fields, and that somebody is at it."""
-    for name, value in fields.items():
-        setattr(job, name, value)
-    job.beat = timezone.now()
-    job.save(update_fields=[*fields, "beat"])
-
-
-def beat(job: ImportJob, done: int) -> None:
-    """Say how far it is, beside the transaction the work is in, and hear whether to stop. Raises Cancelled."""
-    own = connection if settings.WORK_AT_ONCE else connections.create_connection("default")
-    try:
-        with own.cursor() as cursor:
-            cursor.execute("UPDATE visits_importjob SET done = %s, beat = now() WHERE id = %s RETURNING cancel", [done, job.pk])
-            if cursor.fetchone()[0]:
-                raise Cancelled
-    finally:
-        if own is not connection:
-            own.close()
-
-
 def _rows(job: ImportJob) -> Iterator[LogRow | RowProblem]:
     with job.file.open("rb") as file:
         text = io.TextIOWrapper(file, encoding="utf-8-sig", errors="replace", newline="")
@@ -76,7 +51,7 @@ def _unit_of(row: LogRow, job: ImportJob, units: dict[str, Unit]) -> Unit | None
 
 
 def check_log(job: ImportJob) -> None:
-    """Hold every row to what a reading must be, and judge the first of them for a look. Nothing is kept. Raises Cancelled, FieldProblem."""
+    """Hold every row to what a reading must be, and judge the first of them for a look. Nothing is kept. Raises Stopped, FieldProblem."""
     units, count, total, now = _units(job), 0, 0, timezone.now()
     problems: list[dict[str, Any]] = []
     look: list[LogRow] = []

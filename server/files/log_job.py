@@ -13,7 +13,8 @@ from procrastinate.contrib.django import app
 from accounts.models import Company, Member
 from accounts.time_zone import zone_of
 from background import later
-from files.log_in import Cancelled, check_log, keep_log, set_job
+from files.job import Stopped, let_go, set_job, stop_job
+from files.log_in import check_log, keep_log
 from fleet.models import Unit
 from outer_test.entry import Mapping, RowProblem, columns_of, guess_mapping
 from outer_test.measurement import FieldProblem
@@ -22,7 +23,7 @@ from visits.models import ImportJob
 
 MOST_BYTES = 60_000_000
 WENT_WRONG = "This went wrong on the server. Nothing was saved."
-SILENT, LEFT_ALONE = timedelta(seconds=120), timedelta(days=7)
+LEFT_ALONE = timedelta(days=7)
 
 
 class NoSuchJob(LookupError):
@@ -68,11 +69,8 @@ def find_job(company: Company, job_id: UUID) -> ImportJob:
 def stop(job: ImportJob) -> None:
     """Stop it; nothing of it is kept. Whoever works on it hears of it; where nobody does, it is stopped here."""
     states = ImportJob.State
-    at_work = job.state in (states.CHECKING, states.KEEPING) and timezone.now() - job.beat < SILENT
-    if job.state == states.DONE:
-        return
-    rows = ImportJob.objects.of(job.company).filter(pk=job.pk)
-    rows.update(cancel=True, **({} if at_work else {"state": states.CANCELLED}))
+    if job.state != states.DONE:
+        stop_job(job, states.CANCELLED, states.CHECKING, states.KEEPING)
 
 
 def start(job: ImportJob, mapping: Mapping | None) -> None:
@@ -109,19 +107,12 @@ def _begin_to_keep(job: ImportJob) -> bool:
     return True
 
 
-def _forget_file(job: ImportJob) -> None:
-    """The file goes once it is kept, or is not wanted; what became of it stays."""
-    if job.file:
-        job.file.delete(save=False)
-        ImportJob._base_manager.filter(pk=job.pk).update(file="")
-
-
 @app.periodic(cron="41 3 * * *")
 @app.task(name="forget_logs", queueing_lock="forget_logs")
 def forget_logs(timestamp: int) -> None:
     """Let go of files that nobody went on with for a week."""
     for job in ImportJob._base_manager.filter(beat__lt=timezone.now() - LEFT_ALONE).exclude(file=""):
-        _forget_file(job)
+        let_go(job)
 
 
 @app.task(name="read_log")
@@ -134,15 +125,13 @@ def read_log(job: int) -> None:
     try:
         with timezone.override(zone_of(row.company)):
             work(row)
-    except Cancelled:
+    except Stopped:
         set_job(row, state=ImportJob.State.CANCELLED)
     except FieldProblem as problem:
         set_job(row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, problem.field, problem.message))], problem_count=1)
     except Exception:
-        set_job(
-            row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", "This went wrong on the server. Nothing was saved."))]
-        )
+        set_job(row, state=ImportJob.State.FAILED, problems=[asdict(RowProblem(0, "", WENT_WRONG))])
         raise
     row.refresh_from_db(fields=["state"])
     if row.state == ImportJob.State.DONE:
-        _forget_file(row)
+        let_go(row)

@@ -5,10 +5,9 @@ from tempfile import TemporaryFile
 from typing import Any
 from uuid import UUID
 
-from django.conf import settings
 from django.core.files import File
 from django.core.files.uploadedfile import UploadedFile
-from django.db import IntegrityError, connection, connections, transaction
+from django.db import IntegrityError, transaction
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
@@ -18,21 +17,16 @@ from accounts.time_zone import zone_of
 from background import later
 from files.company_in import take_in_company
 from files.company_out import parts_in_zip, write_company
+from files.job import Stopped, beat, let_go, set_job, stop_job
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import plain
-from visits.models import ZipJob
+from visits.models import ZipJob, ZipState
 
 BEAT, KEPT = timedelta(seconds=0.5), timedelta(days=1)
-SILENT = timedelta(seconds=120)
-_States = ZipJob.State
 
 
 class NoSuchZip(LookupError):
     """This company has no such zip on its way."""
-
-
-class Stopped(Exception):
-    """The person asked to stop."""
 
 
 def zip_out(lead: Member, job_id: UUID) -> ZipJob:
@@ -69,48 +63,34 @@ def find_zip(company: Company, job_id: UUID) -> ZipJob:
 
 def stop_zip(job: ZipJob) -> None:
     """Stop it. Whoever works on it hears of it; where nobody does, it is stopped here."""
-    if job.state in (_States.WAITING, _States.WORKING):
-        at_work = job.state == _States.WORKING and timezone.now() - job.beat < SILENT
-        ZipJob.objects.of(job.company).filter(pk=job.pk).update(cancel=True, **({} if at_work else {"state": _States.CANCELLED}))
+    if job.state in (ZipState.WAITING, ZipState.WORKING):
+        stop_job(job, ZipState.CANCELLED, ZipState.WORKING)
 
 
 @app.task(name="do_zip")
 def do_zip(job: int) -> None:
     """Make it or take it in, and say how it ended whatever happens. Done twice, as after a killed worker, it is done once."""
     row: ZipJob = ZipJob._base_manager.select_related("company", "member__company").get(pk=job)
-    if row.state not in (_States.WAITING, _States.WORKING):
+    if row.state not in (ZipState.WAITING, ZipState.WORKING):
         return
-    _set(row, state=_States.WORKING)
+    set_job(row, state=ZipState.WORKING)
     try:
         with timezone.override(zone_of(row.company)):
             (_out if row.out else _in)(row, _Beat(row))
     except Stopped:
-        _set(row, state=_States.CANCELLED)
+        set_job(row, state=ZipState.CANCELLED)
     except FieldProblem as problem:
-        _set(row, state=_States.FAILED, problem=problem.message)
+        set_job(row, state=ZipState.FAILED, problem=problem.message)
     except Exception:
-        _set(row, state=_States.FAILED, problem="This went wrong on the server. Nothing was changed.")
+        set_job(row, state=ZipState.FAILED, problem="This went wrong on the server. Nothing was changed.")
         raise
     finally:
-        if not row.out or row.state != _States.DONE:
-            _let_go(row)
-
-
-def _set(row: ZipJob, **fields: Any) -> None:
-    for name, value in fields.items():
-        setattr(row, name, value)
-    row.beat = timezone.now()
-    row.save(update_fields=[*fields, "beat"])
-
-
-def _let_go(row: ZipJob) -> None:
-    if row.file:
-        row.file.delete(save=False)
-        ZipJob._base_manager.filter(pk=row.pk).update(file="")
+        if not row.out or row.state != ZipState.DONE:
+            let_go(row)
 
 
 class _Beat:
-    """Says how far it is, beside the transaction the work is in, twice a second at most. Raises Stopped."""
+    """Says how far it is, twice a second at most. Raises Stopped."""
 
     def __init__(self, row: ZipJob) -> None:
         self._row, self._next = row, datetime.min.replace(tzinfo=timezone.get_current_timezone())
@@ -120,34 +100,23 @@ class _Beat:
         if now < self._next:
             return
         self._next = now + BEAT
-        own = connection if settings.WORK_AT_ONCE else connections.create_connection("default")
-        try:
-            with own.cursor() as cursor:
-                cursor.execute(
-                    "UPDATE visits_zipjob SET done = %s, total = coalesce(%s, total), beat = now() WHERE id = %s RETURNING cancel",
-                    [done, total, self._row.pk],
-                )
-                if cursor.fetchone()[0]:
-                    raise Stopped
-        finally:
-            if own is not connection:
-                own.close()
+        beat(self._row, done, total)
 
 
-def _out(row: ZipJob, beat: _Beat) -> None:
+def _out(row: ZipJob, told: _Beat) -> None:
     with TemporaryFile() as into:
-        write_company(row.company, into, timezone.now(), beat)
+        write_company(row.company, into, timezone.now(), told)
         into.seek(0)
         row.file.save(f"{row.uuid.hex}.zip", File(into), save=False)
     note(row.member, "took the whole company out as a zip")
-    _set(row, state=_States.DONE, file=row.file, done=row.total)
+    set_job(row, state=ZipState.DONE, file=row.file, done=row.total)
 
 
-def _in(row: ZipJob, beat: _Beat) -> None:
+def _in(row: ZipJob, told: _Beat) -> None:
     with transaction.atomic(), row.file.open("rb") as file:
-        taken = take_in_company(row.member, file, beat)
+        taken = take_in_company(row.member, file, told)
         note(row.member, f"took in a company's zip: {taken.units} units, {taken.visits} visits, {taken.photos} photos")
-        _set(row, state=_States.DONE, told=plain(taken))
+        set_job(row, state=ZipState.DONE, told=plain(taken))
 
 
 @app.periodic(cron="53 * * * *")
@@ -155,4 +124,4 @@ def _in(row: ZipJob, beat: _Beat) -> None:
 def forget_zips(timestamp: int) -> None:
     """Let go of files that were made a day ago, and of what nobody took in."""
     for row in ZipJob._base_manager.filter(beat__lt=timezone.now() - KEPT).exclude(file=""):
-        _let_go(row)
+        let_go(row)

@@ -102,22 +102,25 @@ class ImportJob(CompanyRow):
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="import_job_once")]
 
 
+class ZipState(models.TextChoices):
+    """How a zip stands."""
+
+    WAITING = "waiting"
+    WORKING = "working"
+    DONE = "done"
+    CANCELLED = "cancelled"
+    FAILED = "failed"
+
+
 class ZipJob(CompanyRow):
     """A whole company's zip on its way out or in: made or taken in by the worker. The file is let go a day after it was made, or once
     it was taken in; `told` is what was taken in."""
-
-    class State(models.TextChoices):
-        WAITING = "waiting"
-        WORKING = "working"
-        DONE = "done"
-        CANCELLED = "cancelled"
-        FAILED = "failed"
 
     uuid = models.UUIDField()
     member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
     out = models.BooleanField()
     file = models.FileField(upload_to="zips/", blank=True)
-    state = models.CharField(max_length=10, choices=State.choices, default=State.WAITING)
+    state = models.CharField(max_length=10, choices=ZipState.choices, default=ZipState.WAITING)
     total = models.PositiveIntegerField(default=0)
     done = models.PositiveIntegerField(default=0)
     problem = models.CharField(max_length=400, blank=True)

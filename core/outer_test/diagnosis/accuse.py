@@ -105,8 +105,8 @@ _Y_OUT = "control.y_out.v"
 
 def _waits_for_nothing(visit: Visit) -> bool:
     """Whether the restart delay was seen over, and no switch that the board waits for was seen open."""
-    open_ = any(visit.saw(point) == "open" for point in ("control.pressure", "control.float"))
-    return visit.saw("control.delay") == "over" and visit.saw("control.pressure") == "closed" and not open_
+    over, closed = visit.saw("control.delay") == "over", visit.saw("control.pressure") == "closed"
+    return over and closed and visit.saw("control.float") != "open"
 
 
 _PULLED_DOWN = (FaultKey.TRANSFORMER_WEAK, FaultKey.NO_CONTROL_VOLTS)

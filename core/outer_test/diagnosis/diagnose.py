@@ -92,12 +92,11 @@ def _ahead(
     stopped = under_a_stop(judged)
     if stopped is not None:
         return (stopped,)
-    is_sound = chances[0] >= ENOUGH  # the first is nothing wrong
     listed = tuple(left_behind(judged, to_read))
-    if not is_sound and listed and visit.complaint == "maintenance":
-        return _begun((*_raised(listed, among, chances, evidence, judged, to_read), *listed)[:MOST_AHEAD], judged)
-    if is_sound:
+    if chances[0] >= ENOUGH:  # the first is nothing wrong
         return _begun(listed, judged)
+    if listed and visit.complaint == "maintenance":
+        return _begun((*_raised(listed, among, chances, evidence, judged, to_read), *listed)[:MOST_AHEAD], judged)
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
     confirming = to_confirm(among, chances, evidence, judged, to_read)
     ranked = ranked_tests(among, chances, evidence, judged, to_read)

@@ -18,7 +18,7 @@ T = TypeVar("T")
 Wrong = list[tuple[Place, str]]
 Reader = Callable[[Any, Place, Wrong], Any]
 NOTHING: Any = object()
-_YEARS = range(2000, 2100)
+YEARS = range(2000, 2100)
 _NO_TIME = "must be a time such as 2026-01-15T08:22:00+00:00, in the years 2000 to 2099"
 _VALUE_AS_TEXT = 'give the value as a JSON string such as "50.4": its digits carry the resolution, a JSON number loses them'
 _NO_DAY = "must be a day such as 2026-01-15, in the years 2000 to 2099"
@@ -151,7 +151,7 @@ def _time(raw: Any, place: Place, wrong: Wrong) -> Any:
         found = datetime.fromisoformat(raw) if isinstance(raw, str) and "T" in raw.upper() else None
     except ValueError:
         found = None
-    return found if found is not None and found.year in _YEARS else _say(wrong, place, _NO_TIME)
+    return found if found is not None and found.year in YEARS else _say(wrong, place, _NO_TIME)
 
 
 def _day(raw: Any, place: Place, wrong: Wrong) -> Any:
@@ -159,7 +159,7 @@ def _day(raw: Any, place: Place, wrong: Wrong) -> Any:
         found = date.fromisoformat(raw) if isinstance(raw, str) and len(raw) == len("2026-01-15") else None
     except ValueError:
         found = None
-    return found if found is not None and found.year in _YEARS else _say(wrong, place, _NO_DAY)
+    return found if found is not None and found.year in YEARS else _say(wrong, place, _NO_DAY)
 
 
 def _uuid(raw: Any, place: Place, wrong: Wrong) -> Any:

@@ -17,8 +17,12 @@ def concluded(recorded: Recorded, core: str, table: Table | None = None) -> Conc
     'nothing wrong'
     """
     visit = recorded.visit
-    before, after = judge(as_found(visit)), judge(as_left(visit))
-    then, now = diagnose(as_found(visit), before, table), diagnose(visit, after, table)
+    after = judge(as_left(visit))
+    before, now = after, diagnose(visit, after, table)
+    then, found = now, as_found(visit)
+    if found is not visit:  # a part was put in
+        before = judge(found)
+        then = diagnose(found, before, table)
     left = _overall(after)
     return Conclusion(
         core,

@@ -21,5 +21,9 @@ export const isOvertaken = (problem: unknown): boolean =>
   problem.status === 409 &&
   problem.errors.some(({ field }) => field === "version");
 
-/** What to say then: who and what, and that saving again replaces it. */
-export const OVERTAKEN = " Save again to replace it, or discard your changes.";
+/** Refused because somebody else changed it meanwhile: the draft goes on from theirs. What to add to who and what; else nothing. */
+export function overtaken(draft: string, problem: unknown): string {
+  if (!isOvertaken(problem)) return "";
+  forgetBasis(draft);
+  return " Save again to replace it, or discard your changes.";
+}

@@ -36,7 +36,10 @@ export async function judgedHere(
 
 /** The visit with what waits on this device, and what became of each entry; undefined where nobody can say now. */
 export async function judged(shown: VisitShown): Promise<Judged | undefined> {
-  const waiting = await waitingOf(shown.id);
+  return judgedWith(shown, await waitingOf(shown.id));
+}
+
+async function judgedWith(shown: VisitShown, waiting: Entry[]): Promise<Judged | undefined> {
   const here = await byCore(shown, waiting);
   // What a newer version wrote is kept as it is; the server knows what to make of it.
   if (here !== undefined && here.round.unreadable === 0) return here;
@@ -56,8 +59,7 @@ export async function ifDone(shown: VisitShown, act: Act): Promise<Judged | unde
     act,
     wrong: [],
   };
-  const every = [...waiting, more];
-  return (await byCore(shown, every)) ?? (await byServer(shown.id, every));
+  return judgedWith(shown, [...waiting, more]);
 }
 
 async function byCore(shown: VisitShown, waiting: Entry[]): Promise<Judged | undefined> {

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
 
-import { basisOf, beginFrom, forgetBasis, isOvertaken, OVERTAKEN } from "../api/basis";
+import { basisOf, beginFrom, forgetBasis, overtaken } from "../api/basis";
 import { fieldErrors, type FieldError } from "../api/client";
 import { readDraft, writeDraft } from "../api/draft";
 import { parsed } from "../api/stored";
@@ -50,13 +50,9 @@ export function useDraftForm<T extends FieldValues>(name: string, kept: T, versi
       await ask();
     } catch (problem) {
       const told = fieldErrors(problem, " What you typed is stored on this device.");
-      if (isOvertaken(problem)) {
-        forgetBasis(name);
-        filled.current = null;
-      }
-      setErrors(
-        isOvertaken(problem) ? told.map((one) => ({ ...one, message: one.message + OVERTAKEN })) : told,
-      );
+      const more = overtaken(name, problem);
+      if (more) filled.current = null;
+      setErrors(told.map((one) => ({ ...one, message: one.message + more })));
     }
   };
   const settle = (typed: T, now = version) => {

@@ -55,6 +55,16 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
   const inTurn =
     guide.wires.find(({ state }) => state === "off") ?? guide.wires.find(({ state }) => state === "mapped");
   const atHand = byThumb && !disabled ? inTurn : undefined;
+  const line = (shown: Wire) => (
+    <WireLine
+      key={shown.line}
+      visit={visit}
+      shown={shown}
+      mayLift={guide.may_lift}
+      disabled={disabled}
+      write={write}
+    />
+  );
   return (
     <Box mt="4">
       <Heading as="h3" fontSize="md" mb="1">
@@ -65,29 +75,11 @@ export function WireMap({ visit, guide, disabled }: { visit: VisitShown; guide: 
           <Text color="faint">
             Wire {guide.wires.indexOf(atHand) + 1} of {guide.wires.length}
           </Text>
-          <WireLine
-            key={atHand.line}
-            visit={visit}
-            shown={atHand}
-            mayLift={guide.may_lift}
-            disabled={disabled}
-            write={write}
-          />
+          {line(atHand)}
         </Box>
       )}
       {!byThumb || all ? (
-        guide.wires
-          .filter((one) => one !== atHand)
-          .map((one) => (
-            <WireLine
-              key={one.line}
-              visit={visit}
-              shown={one}
-              mayLift={guide.may_lift}
-              disabled={disabled}
-              write={write}
-            />
-          ))
+        guide.wires.filter((one) => one !== atHand).map(line)
       ) : (
         <Text color="faint">{counted(guide.wires)}</Text>
       )}

@@ -1,44 +1,25 @@
 /** The whole company as a zip, out and in: the server makes or reads it by itself, and says here how far it is. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 
-import { api, data, inWords, type Schemas } from "../../api/client";
+import { api, data, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
 import { upload } from "../../api/upload";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
+import { useJob, type Way } from "./job";
 
 type Zip = Schemas["ZipShown"];
-const BEAT_MS = 700;
-const HELD = "outer-test.zip";
 const isRunning = (zip: Zip | undefined) => zip?.state === "waiting" || zip?.state === "working";
+const WAY: Way<Zip> = {
+  held: "outer-test.zip",
+  read: (id) => data(api.GET("/api/v1/files/company-zip/{job_id}", { params: { path: { job_id: id } } })),
+  isRunning,
+};
 
 export function CompanyZip() {
-  const [id, setId] = useState(() => localStorage.getItem(HELD) ?? "");
-  const [problem, setProblem] = useState("");
+  const { job: zip, problem, attempt, forget } = useJob(WAY);
   const file = useRef<HTMLInputElement>(null);
-  const zip = useQuery({
-    queryKey: ["zip", id],
-    queryFn: () => data(api.GET("/api/v1/files/company-zip/{job_id}", { params: { path: { job_id: id } } })),
-    enabled: id !== "",
-    retry: false,
-    refetchInterval: ({ state }) => (isRunning(state.data) ? BEAT_MS : false),
-  });
-  const hold = (next: string) => {
-    localStorage.setItem(HELD, next);
-    setId(next);
-  };
-  const attempt = async (ask: () => Promise<Zip>) => {
-    try {
-      const answer = await ask();
-      queries.setQueryData(["zip", answer.id], answer);
-      hold(answer.id);
-      setProblem("");
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
   const out = () =>
     attempt(() => data(api.POST("/api/v1/files/company-zip/out", { body: { id: crypto.randomUUID() } })));
   return (
@@ -65,15 +46,15 @@ export function CompanyZip() {
         }}
       />
       <Flex gap="3" wrap="wrap">
-        <Button disabled={isRunning(zip.data)} onClick={() => void out()}>
+        <Button disabled={isRunning(zip)} onClick={() => void out()}>
           Make the zip
         </Button>
-        <Button disabled={isRunning(zip.data)} onClick={() => file.current?.click()}>
+        <Button disabled={isRunning(zip)} onClick={() => file.current?.click()}>
           Import a company zip
         </Button>
       </Flex>
       {problem && <Problem id="zip-problem">{problem}</Problem>}
-      {zip.data && <OnItsWay key={zip.data.id} zip={zip.data} attempt={attempt} forget={() => hold("")} />}
+      {zip && <OnItsWay key={zip.id} zip={zip} attempt={attempt} forget={forget} />}
     </Box>
   );
 }
@@ -87,7 +68,7 @@ function OnItsWay(props: {
   const params = { path: { job_id: zip.id } };
   const came = zip.state === "done" && !zip.out;
   useEffect(() => {
-    if (came) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== "zip" });
+    if (came) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== WAY.held });
   }, [came]);
   return (
     <Box mt="3">

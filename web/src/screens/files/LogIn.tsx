@@ -1,20 +1,23 @@
 /** A meter's log taken in: choose the file, say which column is what, look at the judged rows, then keep all of it or none. */
 import { Box, Flex, Heading, SimpleGrid, Table, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
-import { api, data, inWords, type Schemas } from "../../api/client";
-import { queries } from "../../api/queries";
+import { api, data, type Schemas } from "../../api/client";
 import { upload } from "../../api/upload";
 import { Mark, type MarkKind } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem } from "../../shell/fields";
 import { dayAndClock } from "../../shell/words";
+import { useJob, type Way } from "./job";
 
 type Job = Schemas["JobShown"];
 type Mapping = Schemas["Mapping"];
-const RUNNING = ["checking", "keeping"];
-const BEAT_MS = 700;
+const isRunning = (job: Job | undefined) => job?.state === "checking" || job?.state === "keeping";
+const WAY: Way<Job> = {
+  held: "outer-test.import",
+  read: (id) => data(api.GET("/api/v1/imports/{job_id}", { params: { path: { job_id: id } } })),
+  isRunning,
+};
 const COLUMNS: [keyof Mapping & ("value" | "at" | "serial" | "point" | "sign"), string][] = [
   ["value", "Value"],
   ["at", "Time"],
@@ -32,30 +35,8 @@ const SAYS: Record<string, string> = {
 };
 
 export function LogIn() {
-  const [id, setId] = useState(() => localStorage.getItem("outer-test.import") ?? "");
-  const [problem, setProblem] = useState("");
+  const { job, problem, attempt, forget } = useJob(WAY);
   const file = useRef<HTMLInputElement>(null);
-  const job = useQuery({
-    queryKey: ["import", id],
-    queryFn: () => data(api.GET("/api/v1/imports/{job_id}", { params: { path: { job_id: id } } })),
-    enabled: id !== "",
-    retry: false,
-    refetchInterval: ({ state }) => (RUNNING.includes(state.data?.state ?? "") ? BEAT_MS : false),
-  });
-  const hold = (next: string) => {
-    localStorage.setItem("outer-test.import", next);
-    setId(next);
-  };
-  const attempt = async (ask: () => Promise<Job>) => {
-    try {
-      const answer = await ask();
-      queries.setQueryData(["import", answer.id], answer);
-      hold(answer.id);
-      setProblem("");
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
   return (
     <Box as="section" aria-label="Import a meter log" borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
       <Heading as="h2" fontSize="md">
@@ -80,7 +61,7 @@ export function LogIn() {
       />
       <Button onClick={() => file.current?.click()}>Choose the log file</Button>
       {problem && <Problem id="log-problem">{problem}</Problem>}
-      {job.data && <OnItsWay key={job.data.id} job={job.data} attempt={attempt} forget={() => hold("")} />}
+      {job && <OnItsWay key={job.id} job={job} attempt={attempt} forget={forget} />}
     </Box>
   );
 }
@@ -93,7 +74,7 @@ function OnItsWay(props: {
   const { job, attempt, forget } = props;
   const [mapping, setMapping] = useState<Mapping>(job.mapping);
   const path = { job_id: job.id };
-  const running = RUNNING.includes(job.state);
+  const running = isRunning(job);
   const ask = (what: "keep" | "cancel") => {
     const params = { params: { path } };
     return what === "keep"
@@ -189,9 +170,7 @@ function Progress({ job }: { job: Job }) {
       <Text fontWeight="600">
         {said} {job.done > 0 && `${counted(job.done, "row")}.`}
       </Text>
-      {RUNNING.includes(job.state) && (
-        <progress value={share} max={1} aria-label="Progress" style={{ width: "100%" }} />
-      )}
+      {isRunning(job) && <progress value={share} max={1} aria-label="Progress" style={{ width: "100%" }} />}
     </Box>
   );
 }

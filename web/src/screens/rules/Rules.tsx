@@ -2,7 +2,7 @@
 import { Box, chakra, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { basisOf, beginFrom, forgetBasis, isOvertaken, OVERTAKEN } from "../../api/basis";
+import { basisOf, beginFrom, forgetBasis, overtaken } from "../../api/basis";
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
@@ -66,12 +66,9 @@ function Form({ shown }: { shown: Shown }) {
       discard();
       setNote("");
     } catch (error) {
-      if (isOvertaken(error)) {
-        forgetBasis(DRAFT);
-        await queries.invalidateQueries({ queryKey: ["rules"] });
-      }
-      const told = inWords(error, " Your choice is stored on this device.");
-      setProblem(told + (isOvertaken(error) ? OVERTAKEN : ""));
+      const more = overtaken(DRAFT, error);
+      if (more) await queries.invalidateQueries({ queryKey: ["rules"] });
+      setProblem(inWords(error, " Your choice is stored on this device.") + more);
     }
   };
   return (

@@ -2,7 +2,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { basisOf, beginFrom, forgetBasis, isOvertaken, OVERTAKEN } from "../../api/basis";
+import { basisOf, beginFrom, forgetBasis, overtaken } from "../../api/basis";
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { parsed } from "../../api/stored";
@@ -16,9 +16,9 @@ type UnitFile = Schemas["UnitFile"];
 
 export function NotesAndParts({ unit }: { unit: UnitFile }) {
   const [problem, setProblem] = useState("");
-  const [draft, setDraft] = useDraft(`${unit.id} notes`);
-  const notes = parsed(draft, unit.notes);
   const draftName = `${unit.id} notes`;
+  const [draft, setDraft] = useDraft(draftName);
+  const notes = parsed(draft, unit.notes);
   const [part, setPart] = useDraft(`${unit.id} part`);
   const [on, setOn] = useDraft(`${unit.id} part on`);
   const [note, setNote] = useDraft(`${unit.id} part note`);
@@ -30,11 +30,9 @@ export function NotesAndParts({ unit }: { unit: UnitFile }) {
       setProblem("");
       then();
     } catch (error) {
-      if (isOvertaken(error)) {
-        forgetBasis(draftName);
-        await queries.invalidateQueries({ queryKey: ["unit", unit.id] });
-      }
-      setProblem(inWords(error) + (isOvertaken(error) ? OVERTAKEN : ""));
+      const more = overtaken(draftName, error);
+      if (more) await queries.invalidateQueries({ queryKey: ["unit", unit.id] });
+      setProblem(inWords(error) + more);
     }
   };
   const discardNotes = () => {

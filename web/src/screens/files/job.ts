@@ -1,0 +1,43 @@
+/** A file's long way in or out, which the server works on by itself: remembered on this device, and asked after until it ends. */
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { inWords } from "../../api/client";
+import { queries } from "../../api/queries";
+
+const BEAT_MS = 700;
+
+export interface Way<Job> {
+  /** What it is kept under on this device. */
+  held: string;
+  read: (id: string) => Promise<Job>;
+  isRunning: (job: Job | undefined) => boolean;
+}
+
+/** The one that is held, what went wrong with asking for it, and how to ask. */
+export function useJob<Job extends { id: string }>({ held, read, isRunning }: Way<Job>) {
+  const [id, setId] = useState(() => localStorage.getItem(held) ?? "");
+  const [problem, setProblem] = useState("");
+  const job = useQuery({
+    queryKey: [held, id],
+    queryFn: () => read(id),
+    enabled: id !== "",
+    retry: false,
+    refetchInterval: ({ state }) => (isRunning(state.data) ? BEAT_MS : false),
+  });
+  const hold = (next: string) => {
+    localStorage.setItem(held, next);
+    setId(next);
+  };
+  const attempt = async (ask: () => Promise<Job>) => {
+    try {
+      const answer = await ask();
+      queries.setQueryData([held, answer.id], answer);
+      hold(answer.id);
+      setProblem("");
+    } catch (error) {
+      setProblem(inWords(error));
+    }
+  };
+  return { job: job.data, problem, attempt, forget: () => hold("") };
+}
