@@ -2,16 +2,20 @@
 
 import http.client
 import json
+import os
 import socket
 import subprocess
+import sys
 import time
 import unittest
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from unittest.mock import patch
 
 import psycopg
 
 from ops import machine, packages
+from ops.environment import server_environment
 from ops.machine import ROOT, Trouble, check_disk, port_is_free
 from ops.postgres import Cluster
 from ops.roles import Role
@@ -91,6 +95,11 @@ class Start(unittest.TestCase):
                 for table in ("ledger_event", "ledger_event_3", "accounts_auditrecord"):
                     with self.subTest(statement, table=table), self.assertRaises(psycopg.errors.InsufficientPrivilege):
                         connection.execute(statement.format(table))
+        with TemporaryDirectory() as folder:  # as the worker does every night
+            env = os.environ | server_environment(Cluster(CLUSTER).url(DATABASE, Role.SERVING), demo=True)
+            command = [sys.executable, str(ROOT / "server" / "manage.py"), "backup", str(Path(folder) / "all.tar")]
+            done = subprocess.run(command, env=env, text=True, capture_output=True, check=False)
+            self.assertEqual((done.returncode, done.stderr), (0, ""), "but it can back up")
 
     def test_what_cannot_be_started_is_said_in_words(self) -> None:
         for words, told in (

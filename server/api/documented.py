@@ -7,10 +7,10 @@ ANYWHERE = (400, 401, 403, 404, 405, 409, 411, 413, 422, 429, 503, 507)
 _PROBLEM = {"content": {"application/json": {"schema": {"$ref": "#/components/schemas/Problem"}}}}
 
 
-def a_file(content_type: str) -> dict[str, Any]:
+def a_file(*content_types: str) -> dict[str, Any]:
     """For a route that answers with a file: what kind of file it is, in place of JSON."""
     binary = {"schema": {"type": "string", "format": "binary"}}
-    return {"responses": {200: {"description": "The file", "content": {content_type: binary}}}}
+    return {"responses": {200: {"description": "The file", "content": dict.fromkeys(content_types, binary)}}}
 
 
 def with_problems(document: dict[str, Any]) -> dict[str, Any]:

@@ -20,14 +20,14 @@ from files.calendar_out import next_visits
 from files.company_in import TakenIn
 from files.csv_out import readings_csv
 from files.labels import labels_html
+from files.made import NoSuchFile, company_in, company_out, find_made, sheet_out, stop_made
 from files.photo_in import MOST_BYTES, keep_photo
 from files.photos import find_photo, photo_of, photos_of, put_photo_back, take_photo_off
 from files.visit_in import take_in
-from files.zip_job import NoSuchZip, find_zip, stop_zip, zip_in, zip_out
 from fleet.write_unit import find_unit, units_by_place
 from outer_test.measurement import FieldProblem
 from visits.load import find_visit
-from visits.models import Photo, ZipJob, ZipState
+from visits.models import FileJob, FileKind, FileState, Photo
 
 router = Router(tags=["files"])
 IN_MEMORY = 8_000_000
@@ -58,19 +58,19 @@ class PhotoShown:
 
 
 @dataclass(frozen=True, slots=True)
-class NewZip:
-    """The client's UUID for a zip to be made."""
+class NewFile:
+    """The client's UUID for a file to be made."""
 
     id: UUID
 
 
 @dataclass(frozen=True, slots=True)
-class ZipShown:
-    """A company's zip on its way out, or in: how far it is, what is wrong, and what was taken in."""
+class FileMade:
+    """A file that is made, or taken in, beside the requests: how far it is, what is wrong, and what was taken in."""
 
     id: UUID
-    out: bool
-    state: ZipState
+    kind: FileKind
+    state: FileState
     done: int
     total: int
     problem: str
@@ -128,49 +128,60 @@ def _base(request: HttpRequest) -> str:
     return request.build_absolute_uri("/")
 
 
-def _zip_shown(job: ZipJob) -> ZipShown:
+def _made_shown(job: FileJob) -> FileMade:
     taken = None if job.told is None else TakenIn(**job.told)
-    return ZipShown(job.uuid, job.out, ZipState(job.state), job.done, job.total, job.problem, taken)
+    return FileMade(job.uuid, FileKind(job.kind), FileState(job.state), job.done, job.total, job.problem, taken)
 
 
-@router.post("/company-zip/out", response={200: ZipShown, **REFUSALS})
-def company_out(request: Asking, body: Body[NewZip]) -> ZipShown:
+@router.post("/company-zip/out", response={200: FileMade, **REFUSALS})
+def make_company_zip(request: Asking, body: Body[NewFile]) -> FileMade:
     """Have the whole company made into one zip with a manifest. Leads only."""
     need_lead(request)
-    return _zip_shown(zip_out(request.auth, body.id))
+    return _made_shown(company_out(request.auth, body.id))
 
 
-@router.post("/company-zip", response={200: ZipShown, **REFUSALS, 413: Problem})
-def company_in(request: Asking, id: Annotated[UUID, Form()], file: Annotated[UploadedFile, File()]) -> ZipShown:
+@router.post("/company-zip", response={200: FileMade, **REFUSALS, 413: Problem})
+def take_in_company_zip(request: Asking, id: Annotated[UUID, Form()], file: Annotated[UploadedFile, File()]) -> FileMade:
     """Have a company's zip taken into this company, which must be empty. Leads only; whole or not at all."""
     need_lead(request)
-    return _zip_shown(zip_in(request.auth, id, file))
+    return _made_shown(company_in(request.auth, id, file))
 
 
-@router.get("/company-zip/{job_id}", response={200: ZipShown, **REFUSALS})
-def company_zip(request: Asking, job_id: UUID) -> ZipShown:
-    """How far a zip is."""
-    need_lead(request)
-    return _zip_shown(find_zip(request.auth.company, job_id))
+@router.post("/sheet/{visit_id}", response={200: FileMade, **REFUSALS})
+def make_sheet(request: Asking, visit_id: UUID, body: Body[NewFile]) -> FileMade:
+    """Have a visit's sheet made as PDF."""
+    return _made_shown(sheet_out(request.auth, body.id, find_visit(request.auth.company, visit_id)))
 
 
-@router.post("/company-zip/{job_id}/cancel", response={200: ZipShown, **REFUSALS})
-def stop_company_zip(request: Asking, job_id: UUID) -> ZipShown:
+def _made(request: Asking, job_id: UUID) -> FileJob:
+    job = find_made(request.auth.company, job_id)
+    if job.kind != FileKind.SHEET:
+        need_lead(request)
+    return job
+
+
+@router.get("/made/{job_id}", response={200: FileMade, **REFUSALS})
+def made(request: Asking, job_id: UUID) -> FileMade:
+    """How far a file is. A company's zip is for leads only."""
+    return _made_shown(_made(request, job_id))
+
+
+@router.post("/made/{job_id}/cancel", response={200: FileMade, **REFUSALS})
+def stop_making(request: Asking, job_id: UUID) -> FileMade:
     """Stop it; nothing is changed by one that was on its way in."""
-    need_lead(request)
-    stop_zip(find_zip(request.auth.company, job_id))
-    return _zip_shown(find_zip(request.auth.company, job_id))
+    stop_made(_made(request, job_id))
+    return made(request, job_id)
 
 
-@router.get("/company-zip/{job_id}/file", response={200: bytes, **REFUSALS}, openapi_extra=a_file("application/zip"))
-def company_zip_file(request: Asking, job_id: UUID) -> FileResponse:
-    """The zip that was made, for a day."""
-    need_lead(request)
-    job = find_zip(request.auth.company, job_id)
-    if not job.out or not job.file:
-        raise NoSuchZip
-    file = FileResponse(job.file.open("rb"), content_type="application/zip")
-    _download(file, "company.zip")
+@router.get("/made/{job_id}/file", response={200: bytes, **REFUSALS}, openapi_extra=a_file("application/zip", "application/pdf"))
+def made_file(request: Asking, job_id: UUID) -> FileResponse:
+    """The file that was made, for a day."""
+    job = _made(request, job_id)
+    if job.kind == FileKind.COMPANY_IN or not job.file:
+        raise NoSuchFile
+    kind, name = ("application/pdf", f"visit-{job.visit_id}.pdf") if job.kind == FileKind.SHEET else ("application/zip", "company.zip")
+    file = FileResponse(job.file.open("rb"), content_type=kind)
+    _download(file, name)
     return file
 
 

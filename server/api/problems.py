@@ -18,8 +18,8 @@ from accounts.people import NoSuchInvitation, NoSuchMember
 from accounts.versions import Overtaken
 from api.words_of_problems import message_for
 from files.log_job import NoSuchJob
+from files.made import NoSuchFile
 from files.photos import NoSuchPhoto
-from files.zip_job import NoSuchZip
 from fleet.write_unit import NoSuchUnit
 from outer_test.measurement import FieldProblem, sentence
 from outer_test.plain_data import ReadProblem
@@ -94,7 +94,7 @@ def register(api: NinjaAPI) -> None:
     on(NoSuchUnit, lambda request, _: answer(request, 404, ("", "There is no such unit.")))
     on(NoSuchPhoto, lambda request, _: answer(request, 404, ("", "There is no such photo.")))
     on(NoSuchJob, lambda request, _: answer(request, 404, ("", "There is no such file on its way in.")))
-    on(NoSuchZip, lambda request, _: answer(request, 404, ("", "There is no such zip here. Ask for a new one.")))
+    on(NoSuchFile, lambda request, _: answer(request, 404, ("", "There is no such zip here. Ask for a new one.")))
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
     on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link was used, withdrawn or has expired. Ask for a new one.")))
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "This id was already used for something else.")))

@@ -1,4 +1,4 @@
-"""The visit sheet to hand over: as a page, as PDF, and signed."""
+"""The visit sheet to hand over: as a page (its PDF is made by the worker: files.made)."""
 
 from uuid import UUID
 
@@ -8,7 +8,7 @@ from ninja import Router
 from api.documented import a_file
 from api.problems import Problem
 from api.signed_in import Asking
-from files.report import report_html, report_pdf
+from files.report import report_html
 from visits.load import find_visit, load_visit
 
 router = Router(tags=["sheet"])
@@ -19,12 +19,3 @@ def report(request: Asking, visit_id: UUID) -> HttpResponse:
     """The sheet as a page: the customer's, and the technical one."""
     company = request.auth.company
     return HttpResponse(report_html(company, load_visit(company, find_visit(company, visit_id))))
-
-
-@router.get("/{visit_id}/report.pdf", response={200: bytes, 401: Problem, 404: Problem}, openapi_extra=a_file("application/pdf"))
-def report_as_pdf(request: Asking, visit_id: UUID) -> HttpResponse:
-    """The same page as PDF."""
-    company = request.auth.company
-    pdf = HttpResponse(report_pdf(company, load_visit(company, find_visit(company, visit_id))), content_type="application/pdf")
-    pdf["Content-Disposition"] = f'inline; filename="visit-{visit_id}.pdf"'
-    return pdf

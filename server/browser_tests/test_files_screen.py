@@ -37,7 +37,7 @@ class Out(BrowserTest):
         part = self.page.get_by_label("The whole company")
         part.get_by_role("button", name="Make the zip").click()
         with self.page.expect_download() as download:
-            part.get_by_role("link", name="Take the zip").click()
+            part.get_by_role("link", name="Download the zip").click()
         with zipfile.ZipFile(download.value.path()) as archive:
             self.assertIsNone(archive.testzip())
             self.assertIn("manifest.json", archive.namelist())
@@ -92,7 +92,7 @@ class In(BrowserTest):
         part = self.page.get_by_label("The whole company")
         part.get_by_role("button", name="Make the zip").click()
         with self.page.expect_download() as download:
-            part.get_by_role("link", name="Take the zip").click()
+            part.get_by_role("link", name="Download the zip").click()
         whole = Path(download.value.path()).read_bytes()
         part.get_by_label("Company zip").set_input_files({"name": "c.zip", "mimeType": "application/zip", "buffer": whole})
         expect(part.get_by_role("alert")).to_contain_text("already has units")

@@ -10,6 +10,7 @@ from prometheus_client import CONTENT_TYPE_LATEST, REGISTRY, CollectorRegistry, 
 from prometheus_client.multiprocess import MultiProcessCollector
 
 from background import jobs_waiting, oldest_waiting_s
+from files.nightly_backup import backups
 
 REQUESTS = Counter("outer_test_requests", "Requests answered.", ["method", "route", "status"])
 SECONDS = Histogram("outer_test_request_seconds", "How long an answer took.", ["route"], buckets=(0.01, 0.03, 0.1, 0.3, 1, 3, 10, 30))
@@ -34,4 +35,8 @@ def metrics(request: HttpRequest) -> HttpResponse:
     waits = CollectorRegistry()
     Gauge("outer_test_queue_jobs", "Pieces of work that wait.", registry=waits).set(jobs_waiting())
     Gauge("outer_test_queue_age_seconds", "For how long the oldest of them has waited.", registry=waits).set(oldest_waiting_s())
+    if newest := backups()[:1]:
+        Gauge("outer_test_backup_timestamp_seconds", "When the newest nightly backup was written.", registry=waits).set(
+            newest[0].stat().st_mtime
+        )
     return HttpResponse(generate_latest(registry) + generate_latest(waits), content_type=CONTENT_TYPE_LATEST)

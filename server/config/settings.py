@@ -132,7 +132,7 @@ UPLOADS_A_DAY = {
 FILE_UPLOAD_MAX_MEMORY_SIZE = 2_500_000
 
 # What takes long is done by a worker, beside the request that asked for it; tests do it within.
-PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_job", "files.zip_job", "visits.conclude"]
+PROCRASTINATE_IMPORT_PATHS = ["background.upkeep", "files.log_job", "files.made", "files.nightly_backup", "visits.conclude"]
 WORKER_SILENT_S = env.int("OUTER_TEST_WORKER_SILENT_S", default=30)  # a worker that says nothing for so long is dead
 PROCRASTINATE_WORKER_DEFAULTS = {
     "concurrency": 2, "delete_jobs": "successful", "shutdown_graceful_timeout": 20.0, "update_heartbeat_interval": WORKER_SILENT_S / 3,
@@ -150,6 +150,10 @@ STORAGES = {
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
 TEST_RUNNER = "config.test_runner.CountingRunner"
+
+# The worker writes a backup every night into this folder, and keeps the newest.
+BACKUPS = Path(folder) if (folder := env.str("OUTER_TEST_BACKUPS", default="")) else None
+BACKUPS_KEPT = env.int("OUTER_TEST_BACKUPS_KEPT", default=14)
 
 # A token turns /metrics on, for whoever sends it.
 METRICS_TOKEN = env.str("OUTER_TEST_METRICS_TOKEN", default="")

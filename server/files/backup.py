@@ -32,6 +32,7 @@ LEFT_OUT = (
     "procrastinate_events",
     "procrastinate_workers",
     "procrastinate_periodic_defers",
+    "visits_filejob",
 )
 DUMP, FILES, HEADING, SCRIPT = "database.dump", "files", "backup.json", "restore.sql"
 GONE = ("axes.",)  # a package that this app had once and has no more

@@ -7,11 +7,11 @@ from django.conf import settings
 from django.db import connection, connections
 from django.utils import timezone
 
-from visits.models import ImportJob, ZipJob
+from visits.models import FileJob, ImportJob
 
 SILENT = timedelta(seconds=120)
 
-Job = ImportJob | ZipJob
+Job = FileJob | ImportJob
 
 
 class Stopped(Exception):

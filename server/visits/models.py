@@ -102,8 +102,16 @@ class ImportJob(CompanyRow):
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="import_job_once")]
 
 
-class ZipState(models.TextChoices):
-    """How a zip stands."""
+class FileKind(models.TextChoices):
+    """What a file is that the worker makes or takes in."""
+
+    COMPANY_OUT = "company-out"
+    COMPANY_IN = "company-in"
+    SHEET = "sheet"
+
+
+class FileState(models.TextChoices):
+    """How far the worker is with a file."""
 
     WAITING = "waiting"
     WORKING = "working"
@@ -112,15 +120,16 @@ class ZipState(models.TextChoices):
     FAILED = "failed"
 
 
-class ZipJob(CompanyRow):
-    """A whole company's zip on its way out or in: made or taken in by the worker. The file is let go a day after it was made, or once
-    it was taken in; `told` is what was taken in."""
+class FileJob(CompanyRow):
+    """A file that the worker makes, or takes in: a whole company's zip, a visit's sheet as PDF. The file is let go a day after it was
+    made, or once it was taken in; `told` is what was taken in."""
 
     uuid = models.UUIDField()
     member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
-    out = models.BooleanField()
-    file = models.FileField(upload_to="zips/", blank=True)
-    state = models.CharField(max_length=10, choices=ZipState.choices, default=ZipState.WAITING)
+    kind = models.CharField(max_length=12, choices=FileKind.choices)
+    visit = models.ForeignKey(Visit, null=True, on_delete=models.CASCADE, related_name="+")
+    file = models.FileField(upload_to="made/", blank=True)
+    state = models.CharField(max_length=10, choices=FileState.choices, default=FileState.WAITING)
     total = models.PositiveIntegerField(default=0)
     done = models.PositiveIntegerField(default=0)
     problem = models.CharField(max_length=400, blank=True)
@@ -129,4 +138,4 @@ class ZipJob(CompanyRow):
     beat = models.DateTimeField(auto_now_add=True)
 
     class Meta:
-        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="zip_job_once")]
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="file_job_once")]

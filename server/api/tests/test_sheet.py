@@ -2,9 +2,10 @@
 
 from uuid import uuid4
 
-from django.test import TestCase
+from django.test import TestCase, override_settings
 
-from testing.fixtures import Caller, Fixture
+from testing.fixtures import Caller, Fixture, fresh, own_files
+from testing.made import sheet
 
 
 class Letterhead(TestCase):
@@ -27,24 +28,27 @@ class Letterhead(TestCase):
         self.assertEqual((got.status_code, got.json()["errors"][0]["field"].split(".")[-1]), (422, "letterhead"))
 
 
+@override_settings(WORK_AT_ONCE=True)
 class Pages(TestCase):
     def setUp(self) -> None:
+        own_files(self)
         self.mine = Fixture("Pages", {"run_capacitor": {"herm_uf": 55, "vac": 440, "tolerance_pct": 6}})
         self.path = f"/visits/{self.mine.visit.id}"
 
     def test_nobody_elses(self) -> None:
         stranger, other = Caller(), Fixture("Else").client()
-        for page in ("report", "report.pdf"):
-            self.assertEqual(stranger.send("GET", f"{self.path}/{page}").status_code, 401)
-            self.assertEqual(other.send("GET", f"{self.path}/{page}").status_code, 404)
-            self.assertEqual(other.send("GET", f"/visits/{uuid4()}/{page}").status_code, 404)
+        for method, path in (("GET", "/visits/{}/report"), ("POST", "/files/sheet/{}")):
+            body = None if method == "GET" else {"id": fresh()}
+            self.assertEqual(stranger.send(method, path.format(self.mine.visit.id), body).status_code, 401)
+            self.assertEqual(other.send(method, path.format(self.mine.visit.id), body).status_code, 404)
+            self.assertEqual(other.send(method, path.format(uuid4()), body).status_code, 404)
 
     def test_an_empty_visit_has_its_pages_too(self) -> None:
         caller = self.mine.client()
         page = caller.send("GET", f"{self.path}/report")
         self.assertEqual(page.status_code, 200)
         self.assertIn("Nothing was measured on this visit.", page.content.decode())
-        self.assertTrue(caller.send("GET", f"{self.path}/report.pdf").content.startswith(b"%PDF"))
+        self.assertTrue(sheet(caller, self.mine.visit.id).startswith(b"%PDF"))
 
     def test_the_page_runs_nothing_and_asks_for_nothing_elsewhere(self) -> None:
         caller = self.mine.client()

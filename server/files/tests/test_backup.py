@@ -4,6 +4,7 @@ import os
 import stat
 import subprocess
 import sys
+from datetime import UTC, datetime, timedelta
 from io import BytesIO, StringIO
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -19,6 +20,8 @@ from django.utils import timezone
 from PIL import Image
 
 from accounts.models import Company
+from files.backup import BackupTrouble
+from files.nightly_backup import back_up, backups
 from files.photo_in import PhotoOf, keep_photo
 from fleet.models import Site
 from ops.machine import ROOT
@@ -80,6 +83,24 @@ class Backup(TransactionTestCase):
             MigrationRecorder(connection).record_unapplied("visits", "0999_tomorrow")
         with self.assertRaisesMessage(CommandError, "made by a newer version of this app, which has visits.0999_tomorrow"):
             call_command("restore", newer, "--replace")
+
+    def test_every_night_once_and_the_newest_are_kept(self) -> None:
+        mine = Fixture("Nightly")
+        night = datetime(2026, 3, 1, 2, 29, tzinfo=UTC)
+        back_up(int(night.timestamp()))
+        self.assertEqual(list(self.folder.glob("*.tar")), [], "off where no folder is named")
+        with override_settings(BACKUPS=self.folder, BACKUPS_KEPT=2):
+            for day in range(4):
+                (self.folder / "outer-test-2026-03-01.tar.part").touch()  # a killed worker left it
+                back_up(int((night + timedelta(days=day)).timestamp()))
+            self.assertEqual([file.name for file in backups()], ["outer-test-2026-03-04.tar", "outer-test-2026-03-03.tar"])
+            first = backups()[0].stat()
+            back_up(int((night + timedelta(days=3)).timestamp()))
+            self.assertEqual(backups()[0].stat(), first, "told twice it is done once")
+            call_command("restore", backups()[0], "--replace", stdout=StringIO())
+            self.assertEqual(Company.objects.get().name, mine.company.name)
+        with override_settings(BACKUPS=self.folder / "gone"), self.assertRaisesMessage(BackupTrouble, "No such file"):
+            back_up(int(night.timestamp()))
 
     def test_two_that_prepare_at_once_both_end_well(self) -> None:
         env = os.environ | {"OUTER_TEST_DATABASE_URL": database_url()}

@@ -18,7 +18,7 @@ from fleet.parts import parts_of
 from outer_test.ledger import Kind
 from setup.demo import empty_company
 from testing.fixtures import Fixture, events, fresh, own_files
-from testing.zips import take_in, zipped
+from testing.made import take_in, zipped
 from visits.models import Photo, Visit
 
 Change = Callable[[Any], None]

@@ -21,18 +21,18 @@ from icalendar import Calendar
 from PIL import Image
 
 from files.labels import qr_svg
+from files.made import do_file, forget_files
 from files.photo_in import PhotoOf, keep_photo
 from files.visit_in import write_whole
-from files.zip_job import do_zip, forget_zips
 from fleet.models import Unit
 from outer_test.visit import Reading, Seen
 from outer_test.visit import Visit as CoreVisit
 from setup.demo import empty_company
 from testing.fixtures import Caller, Fixture, fresh, own_files
-from testing.zips import take_in as take_in_zip
-from testing.zips import zipped
+from testing.made import take_in as take_in_zip
+from testing.made import zipped
 from visits.load import load_visit
-from visits.models import Photo, Visit, ZipJob
+from visits.models import FileJob, Photo, Visit
 
 PLATE = {
     "run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}, "valve": "O", "aux_heat": {"kind": "electric"},
@@ -184,27 +184,27 @@ class Zip(Files):
         with override_settings(WORK_AT_ONCE=False):
             job = self.lead.send("POST", "/files/company-zip/out", {"id": fresh()}).json()
         self.assertEqual(job["state"], "waiting")
-        self.assertEqual(self.lead.send("POST", f"/files/company-zip/{job['id']}/cancel").json()["state"], "cancelled")
-        do_zip(ZipJob.objects.of(self.mine.company).get().pk)
-        self.assertEqual(self.lead.send("GET", f"/files/company-zip/{job['id']}").json()["state"], "cancelled")
-        self.assertEqual(self.lead.get(f"/api/v1/files/company-zip/{job['id']}/file").status_code, 404)
+        self.assertEqual(self.lead.send("POST", f"/files/made/{job['id']}/cancel").json()["state"], "cancelled")
+        do_file(FileJob.objects.of(self.mine.company).get().pk)
+        self.assertEqual(self.lead.send("GET", f"/files/made/{job['id']}").json()["state"], "cancelled")
+        self.assertEqual(self.lead.get(f"/api/v1/files/made/{job['id']}/file").status_code, 404)
         other = Fixture("Nosy")
-        self.assertEqual(other.client(other.lead).send("GET", f"/files/company-zip/{job['id']}").status_code, 404)
+        self.assertEqual(other.client(other.lead).send("GET", f"/files/made/{job['id']}").status_code, 404)
 
     def test_stopped_in_the_middle_nothing_is_made(self) -> None:
         with override_settings(WORK_AT_ONCE=False):
             self.lead.send("POST", "/files/company-zip/out", {"id": fresh()})
-        ZipJob.objects.of(self.mine.company).update(cancel=True)
+        FileJob.objects.of(self.mine.company).update(cancel=True)
         with override_settings(WORK_AT_ONCE=True):
-            do_zip(ZipJob.objects.of(self.mine.company).get().pk)
-        self.assertEqual(ZipJob.objects.of(self.mine.company).get().state, "cancelled")
+            do_file(FileJob.objects.of(self.mine.company).get().pk)
+        self.assertEqual(FileJob.objects.of(self.mine.company).get().state, "cancelled")
         self.assertEqual(list(self.files.rglob("*.zip")), [])
 
     def test_what_was_made_is_let_go(self) -> None:
         self.out()
         self.assertEqual(len(list(self.files.rglob("*.zip"))), 1)
-        ZipJob.objects.of(self.mine.company).update(beat=timezone.now() - timedelta(days=2))
-        forget_zips(0)
+        FileJob.objects.of(self.mine.company).update(beat=timezone.now() - timedelta(days=2))
+        forget_files(0)
         self.assertEqual(list(self.files.rglob("*.zip")), [])
 
     def hostile(self, files: dict[str, bytes], manifest: dict[str, Any] | None = None) -> bytes:

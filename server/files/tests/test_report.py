@@ -2,16 +2,19 @@
 
 from io import BytesIO
 
-from django.test import TestCase
+from django.test import TestCase, override_settings
 from pypdf import PdfReader
 
-from testing.fixtures import Fixture, fresh
+from testing.fixtures import Fixture, fresh, own_files
+from testing.made import sheet
 
 PLATE = {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440, "tolerance_pct": 6}}
 
 
+@override_settings(WORK_AT_ONCE=True)
 class Sheet(TestCase):
     def setUp(self) -> None:
+        own_files(self)
         self.mine = Fixture("Sheet", PLATE, letterhead="12 Mill Lane\nLicence H-100")
         self.caller = self.mine.client()
         self.path = f"/visits/{self.mine.visit.id}"
@@ -20,9 +23,7 @@ class Sheet(TestCase):
         self.caller.read(self.mine.visit, "cap.fan.uf", "7.5")
 
     def pdf(self) -> str:
-        got = self.caller.send("GET", f"{self.path}/report.pdf")
-        self.assertEqual((got.status_code, got["Content-Type"]), (200, "application/pdf"))
-        reader = PdfReader(BytesIO(got.content))
+        reader = PdfReader(BytesIO(sheet(self.caller, self.mine.visit.id)))
         self.assertGreaterEqual(len(reader.pages), 2)
         fonts = str([page["/Resources"]["/Font"] for page in reader.pages])  # type: ignore[index]
         self.assertTrue(fonts)

@@ -256,26 +256,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/report.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Report As Pdf
-         * @description The same page as PDF.
-         */
-        get: operations["api_sheet_report_as_pdf"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/units/by-tag/{tag}": {
         parameters: {
             query?: never;
@@ -622,10 +602,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Company Out
+         * Make Company Zip
          * @description Have the whole company made into one zip with a manifest. Leads only.
          */
-        post: operations["api_files_company_out"];
+        post: operations["api_files_make_company_zip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -642,37 +622,17 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Company In
+         * Take In Company Zip
          * @description Have a company's zip taken into this company, which must be empty. Leads only; whole or not at all.
          */
-        post: operations["api_files_company_in"];
+        post: operations["api_files_take_in_company_zip"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/files/company-zip/{job_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Company Zip
-         * @description How far a zip is.
-         */
-        get: operations["api_files_company_zip"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/files/company-zip/{job_id}/cancel": {
+    "/api/v1/files/sheet/{visit_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -682,17 +642,17 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Stop Company Zip
-         * @description Stop it; nothing is changed by one that was on its way in.
+         * Make Sheet
+         * @description Have a visit's sheet made as PDF.
          */
-        post: operations["api_files_stop_company_zip"];
+        post: operations["api_files_make_sheet"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/files/company-zip/{job_id}/file": {
+    "/api/v1/files/made/{job_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -700,10 +660,50 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Company Zip File
-         * @description The zip that was made, for a day.
+         * Made
+         * @description How far a file is. A company's zip is for leads only.
          */
-        get: operations["api_files_company_zip_file"];
+        get: operations["api_files_made"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/files/made/{job_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stop Making
+         * @description Stop it; nothing is changed by one that was on its way in.
+         */
+        post: operations["api_files_stop_making"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/files/made/{job_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Made File
+         * @description The file that was made, for a day.
+         */
+        get: operations["api_files_made_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4689,6 +4689,38 @@ export interface components {
             id: string;
         };
         /**
+         * FileKind
+         * @description What a file is that the worker makes or takes in.
+         * @enum {string}
+         */
+        FileKind: "company-out" | "company-in" | "sheet";
+        /**
+         * FileMade
+         * @description A file that is made, or taken in, beside the requests: how far it is, what is wrong, and what was taken in.
+         */
+        FileMade: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["FileKind"];
+            state: components["schemas"]["FileState"];
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+            /** Problem */
+            problem: string;
+            taken: components["schemas"]["TakenIn"] | null;
+        };
+        /**
+         * FileState
+         * @description How far the worker is with a file.
+         * @enum {string}
+         */
+        FileState: "waiting" | "working" | "done" | "cancelled" | "failed";
+        /**
          * TakenIn
          * @description What was taken in.
          */
@@ -4701,37 +4733,10 @@ export interface components {
             photos: number;
         };
         /**
-         * ZipShown
-         * @description A company's zip on its way out, or in: how far it is, what is wrong, and what was taken in.
+         * NewFile
+         * @description The client's UUID for a file to be made.
          */
-        ZipShown: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Out */
-            out: boolean;
-            state: components["schemas"]["ZipState"];
-            /** Done */
-            done: number;
-            /** Total */
-            total: number;
-            /** Problem */
-            problem: string;
-            taken: components["schemas"]["TakenIn"] | null;
-        };
-        /**
-         * ZipState
-         * @description How a zip stands.
-         * @enum {string}
-         */
-        ZipState: "waiting" | "working" | "done" | "cancelled" | "failed";
-        /**
-         * NewZip
-         * @description The client's UUID for a zip to be made.
-         */
-        NewZip: {
+        NewFile: {
             /**
              * Id
              * Format: uuid
@@ -7082,136 +7087,6 @@ export interface operations {
                 };
                 content: {
                     "text/html": string;
-                };
-            };
-            /** @description Not a body that can be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not yours to do */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not here */
-            405: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Used or changed already */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Say how long it is */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Something wrong with a field */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not now: try again */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The server's disk is full */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_sheet_report_as_pdf: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The file */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/pdf": string;
                 };
             };
             /** @description Not a body that can be read */
@@ -9947,7 +9822,7 @@ export interface operations {
             };
         };
     };
-    api_files_company_out: {
+    api_files_make_company_zip: {
         parameters: {
             query?: never;
             header?: never;
@@ -9956,7 +9831,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewZip"];
+                "application/json": components["schemas"]["NewFile"];
             };
         };
         responses: {
@@ -9966,7 +9841,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ZipShown"];
+                    "application/json": components["schemas"]["FileMade"];
                 };
             };
             /** @description Not a body that can be read */
@@ -10079,7 +9954,7 @@ export interface operations {
             };
         };
     };
-    api_files_company_in: {
+    api_files_take_in_company_zip: {
         parameters: {
             query?: never;
             header?: never;
@@ -10109,7 +9984,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ZipShown"];
+                    "application/json": components["schemas"]["FileMade"];
                 };
             };
             /** @description Not a body that can be read */
@@ -10222,16 +10097,20 @@ export interface operations {
             };
         };
     };
-    api_files_company_zip: {
+    api_files_make_sheet: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                job_id: string;
+                visit_id: string;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFile"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -10239,7 +10118,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ZipShown"];
+                    "application/json": components["schemas"]["FileMade"];
                 };
             };
             /** @description Not a body that can be read */
@@ -10352,7 +10231,7 @@ export interface operations {
             };
         };
     };
-    api_files_stop_company_zip: {
+    api_files_made: {
         parameters: {
             query?: never;
             header?: never;
@@ -10369,7 +10248,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ZipShown"];
+                    "application/json": components["schemas"]["FileMade"];
                 };
             };
             /** @description Not a body that can be read */
@@ -10482,7 +10361,137 @@ export interface operations {
             };
         };
     };
-    api_files_company_zip_file: {
+    api_files_stop_making: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FileMade"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_files_made_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -10500,6 +10509,7 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                    "application/pdf": string;
                 };
             };
             /** @description Not a body that can be read */

@@ -6,33 +6,34 @@ import { inWords } from "../../api/client";
 import { queries } from "../../api/queries";
 
 const BEAT_MS = 700;
+const MADE = "made";
 
 export interface Way<Job> {
-  /** What it is kept under on this device. */
-  held: string;
+  /** What it is kept under on this device, where it outlives the screen. */
+  held?: string;
   read: (id: string) => Promise<Job>;
   isRunning: (job: Job | undefined) => boolean;
 }
 
 /** The one that is held, what went wrong with asking for it, and how to ask. */
 export function useJob<Job extends { id: string }>({ held, read, isRunning }: Way<Job>) {
-  const [id, setId] = useState(() => localStorage.getItem(held) ?? "");
+  const [id, setId] = useState(() => (held && localStorage.getItem(held)) ?? "");
   const [problem, setProblem] = useState("");
   const job = useQuery({
-    queryKey: [held, id],
+    queryKey: [held ?? MADE, id],
     queryFn: () => read(id),
     enabled: id !== "",
     retry: false,
     refetchInterval: ({ state }) => (isRunning(state.data) ? BEAT_MS : false),
   });
   const hold = (next: string) => {
-    localStorage.setItem(held, next);
+    if (held) localStorage.setItem(held, next);
     setId(next);
   };
   const attempt = async (ask: () => Promise<Job>) => {
     try {
       const answer = await ask();
-      queries.setQueryData([held, answer.id], answer);
+      queries.setQueryData([held ?? MADE, answer.id], answer);
       hold(answer.id);
       setProblem("");
     } catch (error) {

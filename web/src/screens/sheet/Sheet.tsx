@@ -10,6 +10,7 @@ import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT, POWER, capital, clock, dayAndClock } from "../../shell/words";
 import { SheetLifted } from "./SheetLifted";
+import { SheetPdf } from "./SheetPdf";
 import { SheetPlate } from "./SheetPlate";
 import { SheetReadings } from "./SheetReadings";
 import { Sign } from "./Sign";
@@ -168,9 +169,7 @@ function Paper({ visit }: { visit: VisitShown }) {
         <SheetLink href={`/api/v1/visits/${visit.id}/report`} look="next">
           Customer page
         </SheetLink>
-        <SheetLink href={`/api/v1/visits/${visit.id}/report.pdf`} look="next">
-          PDF
-        </SheetLink>
+        <SheetPdf visit={visit.id} />
         <Button onClick={() => window.print()}>Print this</Button>
         <SheetLink href={`/api/v1/visits/${visit.id}/file`}>Visit file (JSON)</SheetLink>
       </Flex>

@@ -1,4 +1,4 @@
-"""A company's zip out and in, as a lead asks for it; with the work done at once."""
+"""Files that the worker makes, as a person asks for them; with the work done at once."""
 
 from typing import Any
 
@@ -9,8 +9,17 @@ from testing.fixtures import Caller, fresh
 
 def zipped(lead: Caller) -> bytes:
     """The company's zip."""
-    job = lead.send("POST", "/files/company-zip/out", {"id": fresh()}).json()
-    got = lead.get(f"/api/v1/files/company-zip/{job['id']}/file")
+    return _made(lead, "/files/company-zip/out")
+
+
+def sheet(member: Caller, visit: object) -> bytes:
+    """A visit's sheet as PDF."""
+    return _made(member, f"/files/sheet/{visit}")
+
+
+def _made(asker: Caller, path: str) -> bytes:
+    job = asker.send("POST", path, {"id": fresh()}).json()
+    got = asker.get(f"/api/v1/files/made/{job['id']}/file")
     return b"".join(got.streaming_content)  # type: ignore[attr-defined]
 
 
