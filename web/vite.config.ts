@@ -28,7 +28,7 @@ export default defineConfig({
       workbox: {
         globPatterns: ["index.html", "mark.svg", "assets/*.{js,css,woff2}"],
         navigateFallback: "/index.html",
-        navigateFallbackDenylist: [/^\/api\//, /^\/static\//],
+        navigateFallbackDenylist: [/^\/api\//, /^\/static\//, /^\/shared\//],
         // The core's files are put into their cache one by one (device/keepApp.ts); precaching files this large fails.
         runtimeCaching: [
           {

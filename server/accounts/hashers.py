@@ -31,6 +31,13 @@ def room_to_hash() -> Iterator[None]:
         _WAITING.release()
 
 
+def need_room() -> None:
+    """Turn away at once who would not be taken, before anything is asked of the database. Raises TooBusy."""
+    if not _WAITING.acquire(blocking=False):
+        raise TooBusy
+    _WAITING.release()
+
+
 class OneAtATime(Argon2PasswordHasher):
     """Django's Argon2 on one core, one hash at a time in a process. Raises TooBusy."""
 

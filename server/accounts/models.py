@@ -12,21 +12,22 @@ from outer_test.plain_data import read_as
 
 
 class Company(models.Model):
-    """One contractor: its house rules, its meters, and the capacitors its vans carry, in the core's own shapes.
+    """One contractor: its house rules and its meters, in the core's own shapes.
 
     `meters` is by name: `accuracy` by unit, `due` the day its calibration is due, `retired` when it is not offered any more.
     `letterhead` is what stands under the name on a visit sheet: address, telephone, licence.
     `time_zone` is the name of the zone its days and its paper go by; empty is the server's.
+    `customer_links` is whether its people may give a customer a link to the page of their visit.
     `boards` are the company's own board profiles by name, beside the generic ones that ship.
     """
 
     name = models.CharField(max_length=120)
     rules = models.JSONField(default=dict, blank=True)
     meters = models.JSONField(default=dict, blank=True)
-    van_stock = models.JSONField(default=list, blank=True)
     boards = models.JSONField(default=dict, blank=True)
     letterhead = models.TextField(blank=True)
     time_zone = models.CharField(max_length=60, blank=True)
+    customer_links = models.BooleanField(default=False)
 
     def __str__(self) -> str:
         return self.name
@@ -46,7 +47,7 @@ class Members(UserManager["Member"]):
 
 
 class Member(AbstractUser):
-    """Somebody who signs in. A member belongs to one company."""
+    """Somebody who signs in. A member belongs to one company. `van_stock` are the capacitors on their van, as the core has them."""
 
     objects: ClassVar[Members] = Members()
 
@@ -56,6 +57,7 @@ class Member(AbstractUser):
 
     company = models.ForeignKey(Company, on_delete=models.PROTECT, related_name="members")
     role = models.CharField(max_length=12, choices=Role.choices, default=Role.TECHNICIAN)
+    van_stock = models.JSONField(default=list, blank=True)
 
     class Meta(AbstractUser.Meta):
         constraints = [models.UniqueConstraint(Lower("username"), name="username_once_whatever_its_case")]

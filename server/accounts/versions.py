@@ -28,6 +28,14 @@ def versions_of(company: Company, beginning: str) -> dict[str, int]:
     return {row.subject.removeprefix(beginning): row.number for row in rows}
 
 
+def count_change(member: Member, subject: str) -> None:
+    """Count a change that was made from no version, as by a repair to what a van carries: who has it open is told."""
+    company = member.company
+    row, _ = LatestChange.objects.of(company).get_or_create(company=company, subject=subject, defaults={"member": member})
+    row.number, row.member, row.at = row.number + 1, member, timezone.now()
+    row.save()
+
+
 def change_from(member: Member, subject: str, seen: int, now_says: str = "") -> None:
     """Count a change to `subject` made from version `seen`, within the caller's transaction. Raises Overtaken.
 

@@ -10,7 +10,7 @@ from accounts.audit import note
 from accounts.boards import BoardProfile, board_profiles, drop_board, keep_board
 from accounts.company_rules import RULES, rules_versions, set_rules
 from accounts.instruments import Instrument, instruments, set_instruments
-from accounts.letterhead import set_letterhead
+from accounts.letterhead import allow_links, set_letterhead
 from accounts.time_zone import set_zone
 from accounts.versions import version_of
 from api.problems import Problem, Refused
@@ -83,11 +83,13 @@ class BoardsShown:
 
 @dataclass(frozen=True, slots=True)
 class Letterhead:
-    """The company's name, what stands under it on a visit sheet, and the zone its times are in; empty is the server's."""
+    """The company's name, what stands under it on a visit sheet, the zone its times are in (empty is the server's), and whether its
+    people may give a customer a link to the page of their visit."""
 
     name: str
     letterhead: str
     time_zone: str
+    customer_links: bool
     may_change: bool
 
 
@@ -97,6 +99,7 @@ class NewLetterhead:
 
     letterhead: str
     time_zone: str = ""
+    customer_links: bool | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -155,16 +158,20 @@ def change_meters(request: Asking, body: Body[NewMeters]) -> MetersShown:
 def letterhead(request: Asking) -> Letterhead:
     """What stands under the company's name on a visit sheet."""
     company = request.auth.company
-    return Letterhead(company.name, company.letterhead, company.time_zone, request.auth.role == "lead")
+    return Letterhead(company.name, company.letterhead, company.time_zone, company.customer_links, request.auth.role == "lead")
 
 
 @router.put("/letterhead", response={200: Letterhead, **REFUSALS})
 def change_letterhead(request: Asking, body: Body[NewLetterhead]) -> Letterhead:
-    """Keep the letterhead (address, telephone, licence) and the time zone."""
+    """Keep the letterhead (address, telephone, licence), the time zone, and, where said, whether customers may be given links."""
     need_lead(request)
     set_zone(request.auth.company, body.time_zone)
     set_letterhead(request.auth.company, body.letterhead)
     note(request.auth, "changed the letterhead")
+    allowed = request.auth.company.customer_links
+    if body.customer_links is not None and body.customer_links != allowed:
+        allow_links(request.auth.company, body.customer_links)
+        note(request.auth, f"{'allowed' if body.customer_links else 'ended'} links for customers")
     return letterhead(request)
 
 

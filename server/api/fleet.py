@@ -26,7 +26,7 @@ def watch(request: Asking, point: str = "", page: int = 0) -> HttpResponse:
         raise FieldProblem("point", "There is no such reading.")
     if not 0 <= page <= MOST_PAGES:
         raise FieldProblem("page", f"Use a page from 0 to {MOST_PAGES}.")
-    return answer(watch_list(request.auth.company, timezone.localdate(), point, page))
+    return answer(watch_list(request.auth, timezone.localdate(), point, page))
 
 
 @router.get("/find", response={200: Found, 401: Problem})

@@ -1,6 +1,7 @@
 """Readings from a meter's log or a spreadsheet: the file, the mapping, a judged look, and then all of it or nothing."""
 
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Annotated, Any
 from uuid import UUID
 
@@ -9,7 +10,7 @@ from ninja import Body, File, Form, Router, UploadedFile
 from api.problems import Problem
 from api.signed_in import Asking
 from api.visits import REFUSALS
-from files.log_job import find_job, new_job, start, stop
+from files.log_job import find_job, look_again, new_job, saved_before, start, stop
 from fleet.write_unit import find_unit
 from outer_test.entry import Mapping, RowProblem
 from outer_test.visit import POINTS, title_of
@@ -40,12 +41,34 @@ class PointName:
 
 
 @dataclass(frozen=True, slots=True)
+class SavedBefore:
+    """When and by whom the same file was saved already."""
+
+    at: datetime
+    by_whom: str
+
+
+@dataclass(frozen=True, slots=True)
+class LookAgain:
+    """Which line names the columns, from 1 (0: none does); and the unit all of the file is of, where it is of one."""
+
+    heading: int
+    unit: UUID | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class JobShown:
-    """A file on its way in: its columns, the mapping, how far it is, what is wrong, and a judged look at its first rows."""
+    """A file on its way in: its first lines, its columns and what stands in them, the mapping, how far it is, what is wrong, and a
+    judged look at its first rows."""
 
     id: UUID
     name: str
+    unit: UUID | None
+    unit_name: str
+    saved_before: SavedBefore | None
+    lines: tuple[str, ...]
     columns: tuple[str, ...]
+    samples: tuple[tuple[str, ...], ...]
     mapping: Mapping
     state: str
     total: int
@@ -59,8 +82,11 @@ class JobShown:
 
 def _shown(job: ImportJob) -> JobShown:
     plain: dict[str, Any] = job.mapping
+    before = saved_before(job)
     return JobShown(
-        job.uuid, job.name, tuple(job.columns), Mapping(**plain), job.state, job.total, job.done, job.visits,
+        job.uuid, job.name, job.unit_id, "" if job.unit is None else str(job.unit),
+        None if before is None else SavedBefore(before.beat, before.member.shown_name), tuple(job.lines), tuple(job.columns),
+        tuple(map(tuple, job.samples)), Mapping(**plain), job.state, job.total, job.done, job.visits,
         job.problem_count, tuple(RowProblem(**problem) for problem in job.problems), tuple(LookedAt(**one) for one in job.preview),
         tuple(PointName(name, title_of(name)) for name in POINTS),
     )  # fmt: skip
@@ -79,6 +105,14 @@ def bring(
 def how_far(request: Asking, job_id: UUID) -> JobShown:
     """How far a file is on its way in."""
     return _shown(find_job(request.auth.company, job_id))
+
+
+@router.post("/{job_id}/look", response={200: JobShown, **REFUSALS})
+def look(request: Asking, job_id: UUID, body: Body[LookAgain]) -> JobShown:
+    """Take another line for the heading, or another unit for every row; the columns are guessed anew."""
+    company = request.auth.company
+    look_again(find_job(company, job_id), body.heading, None if body.unit is None else find_unit(company, body.unit))
+    return _shown(find_job(company, job_id))
 
 
 @router.post("/{job_id}/check", response={200: JobShown, **REFUSALS})

@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, files, fleet, imports, licences, people, rules, session, sheet, sync, units, visits
+from api import advice, company, defrost, files, fleet, imports, licences, people, rules, session, sheet, sync, units, van, visits
 from api.documented import with_problems
 from api.parser import KeepableParser
 from api.problems import register
@@ -41,6 +41,7 @@ api.add_router("/visits", defrost.router)
 api.add_router("/visits", sheet.router)
 api.add_router("/units", units.router)
 api.add_router("/company", company.router)
+api.add_router("/van", van.router)
 api.add_router("/fleet", fleet.router)
 api.add_router("/files", files.router)
 api.add_router("/imports", imports.router)

@@ -17,6 +17,7 @@ from accounts.hashers import TooBusy
 from accounts.people import NoSuchInvitation, NoSuchMember
 from accounts.versions import Overtaken
 from api.words_of_problems import message_for
+from files.customer_link import NoSuchLink
 from files.log_job import NoSuchJob
 from files.made import NoSuchFile
 from files.photos import NoSuchPhoto
@@ -27,6 +28,7 @@ from visits.load import NoSuchVisit
 
 DISK_FULL = "The server's disk is full. Nothing was saved. Tell whoever runs it; what waits here is sent again."
 HELD_UP = "Others are writing to the same record. Nothing was saved; it will be sent again."
+WENT_WRONG = "This went wrong on the server. Try again."
 NO_ADDRESS = "There is no such address here."
 UNREACHABLE = "The database does not answer. Nothing was saved; it will be sent again."
 
@@ -94,7 +96,8 @@ def register(api: NinjaAPI) -> None:
     on(NoSuchUnit, lambda request, _: answer(request, 404, ("", "There is no such unit.")))
     on(NoSuchPhoto, lambda request, _: answer(request, 404, ("", "There is no such photo.")))
     on(NoSuchJob, lambda request, _: answer(request, 404, ("", "There is no such file on its way in.")))
-    on(NoSuchFile, lambda request, _: answer(request, 404, ("", "There is no such zip here. Ask for a new one.")))
+    on(NoSuchFile, lambda request, _: answer(request, 404, ("", "There is no such file here. Ask for a new one.")))
+    on(NoSuchLink, lambda request, _: answer(request, 404, ("", "There is no such link.")))
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
     on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link was used, withdrawn or has expired. Ask for a new one.")))
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "This id was already used for something else.")))
@@ -105,7 +108,7 @@ def register(api: NinjaAPI) -> None:
     on(TooBusy, lambda request, problem: failed(request, problem, busy))
     on(Overtaken, lambda request, problem: answer(request, 409, ("version", _overtaken(problem))))
     for lost in (OperationalError, InterfaceError):
-        on(lost, lambda request, problem: failed(request, problem, _of_database(problem)))
+        on(lost, lambda request, problem: failed(request, problem, of_database(problem)))
     on(OSError, lambda request, problem: failed(request, problem, _of_system(problem)))
 
 
@@ -114,7 +117,7 @@ def _overtaken(problem: Overtaken) -> str:
     return f"{problem.by_whom} changed this at {timezone.localtime(problem.at):%H:%M on %d %B}.{told}"
 
 
-def _of_database(problem: Exception) -> tuple[int, tuple[str, str]]:
+def of_database(problem: Exception) -> tuple[int, tuple[str, str]]:
     """What a failing database says to whoever waits: full, held up, or away."""
     cause = problem.__cause__
     if isinstance(cause, errors.DiskFull):

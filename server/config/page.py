@@ -1,12 +1,15 @@
-"""The front end's page: the same built file for every address the router knows."""
+"""The front end's page: the same built file for every address the router knows; and what is said where there is no answer."""
+
+import sys
 
 from django.conf import settings
+from django.db import InterfaceError, OperationalError
 from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 from django.views.decorators.http import require_safe
 
-from api.problems import NO_ADDRESS, refusal
+from api.problems import NO_ADDRESS, WENT_WRONG, of_database, refusal
 
 
 @require_safe
@@ -25,3 +28,14 @@ def not_found(request: HttpRequest, exception: Exception) -> HttpResponse:
     if request.path.startswith("/api/"):
         return refusal(404, NO_ADDRESS)
     return HttpResponse(NO_ADDRESS, status=404, content_type="text/plain; charset=utf-8")
+
+
+def failed(request: HttpRequest) -> HttpResponse:
+    """What fails before a view is reached, such as a database that is away while it is asked who this is: as a view would say it."""
+    problem = sys.exc_info()[1]
+    status, message = 500, WENT_WRONG
+    if isinstance(problem, (OperationalError, InterfaceError)):
+        status, (_, message) = of_database(problem)
+    if request.path.startswith("/api/"):
+        return refusal(status, message)
+    return HttpResponse(message, status=status, content_type="text/plain; charset=utf-8")

@@ -52,7 +52,7 @@ def take_in_company(member: Member, file: IO[bytes], beat: Callable[[int, int], 
         raise FieldProblem("file", "This company already has units. Import a zip into an empty company.")
     checked = CheckedZip(file)
     with transaction.atomic(), _nothing_left(company):
-        _settings(company, checked.as_type("company.json", CompanyIn))
+        _settings(member, checked.as_type("company.json", CompanyIn))
         units = {one.id: _unit(member, one) for one in checked.as_type("units.json", tuple[UnitIn, ...])}
         visits = _visits(member, checked, units, beat)
         _parts(member, units, checked.as_type("parts.json", tuple[PartIn, ...]))
@@ -71,7 +71,8 @@ def _nothing_left(company: Company) -> Iterator[None]:
         raise
 
 
-def _settings(company: Company, about: CompanyIn) -> None:
+def _settings(member: Member, about: CompanyIn) -> None:
+    company = member.company
     meters, boards, plain = about.meters or {}, about.boards or {}, present(about)
     try:
         check_letterhead(about.letterhead)
@@ -80,9 +81,11 @@ def _settings(company: Company, about: CompanyIn) -> None:
         set_instruments(company, tuple(meter.called(name) for name, meter in meters.items()))
     except FieldProblem as problem:
         raise FieldProblem("file", f"company.json: {problem.field}: {problem.message}"[:300]) from None
-    company.letterhead, company.rules, company.van_stock = about.letterhead, plain["rules"], plain["van_stock"]
+    company.letterhead, company.rules = about.letterhead, plain["rules"]
     company.boards = {name: sparse(board) for name, board in boards.items()}
-    company.save(update_fields=["letterhead", "rules", "van_stock", "boards"])
+    company.save(update_fields=["letterhead", "rules", "boards"])
+    member.van_stock = plain["van_stock"]
+    member.save(update_fields=["van_stock"])
 
 
 def _unit(member: Member, one: UnitIn) -> Unit:

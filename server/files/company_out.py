@@ -11,9 +11,11 @@ from accounts.models import Company
 from fleet.models import Unit
 from ledger.models import EventRow
 from outer_test.ledger import Kind
+from outer_test.plain_data import plain
 from outer_test.visit import write_visit
 from visits.load import load_visit
 from visits.models import Photo, Visit
+from visits.van import every_van
 
 FORMAT, VERSION = "outer-test-company", 1
 
@@ -41,7 +43,8 @@ def _json(value: Any) -> bytes:
 
 
 def _files(company: Company) -> Iterator[tuple[str, bytes]]:
-    about = {name: getattr(company, name) for name in ("name", "letterhead", "rules", "meters", "van_stock", "boards")}
+    about = {name: getattr(company, name) for name in ("name", "letterhead", "rules", "meters", "boards")}
+    about["van_stock"] = plain(every_van(company))
     yield "company.json", _json(about)
     units = Unit.objects.of(company).select_related("site").order_by("id")
     yield "units.json", _json([_unit(unit) for unit in units])

@@ -2,9 +2,11 @@
 
 from dataclasses import asdict
 from datetime import timedelta
+from hashlib import sha256
 from typing import Any
 from uuid import UUID
 
+from django.core.files import File
 from django.core.files.uploadedfile import UploadedFile
 from django.db import IntegrityError, transaction
 from django.utils import timezone
@@ -16,12 +18,12 @@ from background import later
 from files.job import Stopped, let_go, set_job, stop_job
 from files.log_in import check_log, keep_log
 from fleet.models import Unit
-from outer_test.entry import Mapping, RowProblem, columns_of, guess_mapping
+from outer_test.entry import LogHead, Mapping, RowProblem, look_at
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import plain
 from visits.models import ImportJob
 
-MOST_BYTES = 60_000_000
+MOST_BYTES, HEAD_BYTES, MOST_COLUMNS = 60_000_000, 65_536, 200
 WENT_WRONG = "This went wrong on the server. Nothing was saved."
 LEFT_ALONE = timedelta(days=7)
 
@@ -37,17 +39,16 @@ def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", 
         return already
     if (file.size or 0) > MOST_BYTES:
         raise FieldProblem("file", f"The file is larger than {MOST_BYTES // 1_000_000} MB.")
-    head = file.read(65_536)
-    try:
-        text = head.decode("utf-8", errors="strict" if len(head) < 65_536 else "ignore")
-    except UnicodeDecodeError:
-        raise FieldProblem("file", "This file is not UTF-8 text. Save it as CSV UTF-8.") from None
-    columns = columns_of(text)
-    if "\x00" in text or len(columns) < 2:
-        raise FieldProblem("file", "This is not a CSV file with a heading row of at least two columns.")
+    head = _head_of(file)
+    seen = look_at(head, _serials(member.company))
+    if len(seen.columns) < 2:
+        raise FieldProblem("file", "This is not a CSV file with a row of at least two columns.")
+    digest = sha256()
+    for chunk in file.chunks():
+        digest.update(chunk)
     file.seek(0)
-    job = ImportJob(company=member.company, uuid=job_id, member=member, unit=unit, name=name[:120], columns=columns[:200])
-    job.mapping = asdict(guess_mapping(columns))
+    job = ImportJob(company=member.company, uuid=job_id, member=member, unit=unit, name=name[:120], digest=digest.hexdigest())
+    _show(job, seen)
     job.file.save(f"{job_id.hex}.csv", file, save=False)
     try:
         with transaction.atomic():
@@ -56,6 +57,48 @@ def new_job(member: Member, job_id: UUID, name: str, file: "UploadedFile[Any]", 
         job.file.delete(save=False)
         return find_job(member.company, job_id)
     return job
+
+
+def _head_of(file: "File[Any]") -> str:
+    """The file's first whole lines. Raises FieldProblem (`file`)."""
+    file.seek(0)
+    head = file.read(HEAD_BYTES)
+    file.seek(0)
+    try:
+        text: str = head.decode("utf-8", errors="strict" if len(head) < HEAD_BYTES else "ignore")
+    except UnicodeDecodeError:
+        raise FieldProblem("file", "This file is not UTF-8 text. Save it as CSV UTF-8.") from None
+    if "\x00" in text:
+        raise FieldProblem("file", "This is not a CSV file.")
+    return text if len(head) < HEAD_BYTES else text.rpartition("\n")[0]
+
+
+def _serials(company: Company) -> list[str]:
+    return list(Unit.objects.of(company).exclude(serial="").values_list("serial", flat=True))
+
+
+def _show(job: ImportJob, seen: LogHead) -> None:
+    job.lines, job.columns, job.samples = list(seen.lines), list(seen.columns[:MOST_COLUMNS]), list(seen.samples[:MOST_COLUMNS])
+    job.mapping = asdict(seen.mapping)
+
+
+def look_again(job: ImportJob, heading: int, unit: Unit | None) -> None:
+    """Take another line for the heading (from 1; 0: the file has none), or another unit for every row. Raises FieldProblem."""
+    if job.state not in (ImportJob.State.NEW, ImportJob.State.CHECKED, ImportJob.State.CANCELLED, ImportJob.State.FAILED) or not job.file:
+        raise FieldProblem("state", "This file is already being read.")
+    if heading != job.mapping.get("heading", 1):
+        with job.file.open("rb") as file:
+            _show(job, look_at(_head_of(file), _serials(job.company), heading))
+    job.unit, job.state = unit, ImportJob.State.NEW
+    job.preview, job.problems, job.problem_count, job.total, job.visits = [], [], 0, 0, 0
+    job.save()
+
+
+def saved_before(job: ImportJob) -> ImportJob | None:
+    """The same file, where its readings were saved already, by another job."""
+    same = ImportJob.objects.of(job.company).filter(digest=job.digest, state=ImportJob.State.DONE).exclude(pk=job.pk)
+    found: ImportJob | None = same.exclude(digest="").select_related("member").order_by("beat").first()
+    return found
 
 
 def find_job(company: Company, job_id: UUID) -> ImportJob:
@@ -89,6 +132,8 @@ def _begin_to_check(job: ImportJob, mapping: Mapping) -> bool:
         raise FieldProblem("state", "This file is already being read.")
     if not job.file:
         raise FieldProblem("state", "This file was let go. Choose it again.")
+    if mapping.heading != job.mapping.get("heading", 1):
+        raise FieldProblem("mapping", "The heading row was changed meanwhile. Look at the columns again.")
     missing = [column for column in (mapping.value, mapping.at) if column not in job.columns]
     if missing:
         raise FieldProblem("mapping", "Say which columns hold the value and the time.")

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from datetime import datetime
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -24,7 +25,7 @@ from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding, first_at_each_po
 from outer_test.ledger import Kind
 from outer_test.procedure import stations
 from outer_test.report import customer_page
-from outer_test.round import EntryShown, round_of
+from outer_test.round import EntryShown, Round, round_of
 from outer_test.visit import title_of
 from visits.before import read_before
 from visits.load import Loaded
@@ -66,26 +67,36 @@ def report_html(company: Company, loaded: Loaded, for_paper: bool = False) -> st
     """The sheet as a page. It asks for no script; its fonts come from the app itself."""
     shown = round_of(loaded)
     judged = shown.assessment
-    row = loaded.row
-    parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]
-    signature = next(iter(reversed(loaded.of(Kind.SIGNATURE))), None)
     return render_to_string(
         "files/report.html",
-        {
-            "company": company, "row": row, "unit": row.unit, "site": row.unit.site, "technician": loaded.names.get(row.technician_id, ""),
-            "complaint": COMPLAINTS.get(row.complaint, "none recorded"),
-            "page": customer_page(loaded.visit, judged, shown.diagnosis.accused, parts, row.finish_reason),
-            "marks": {verdict.value: mark_safe(mark(verdict)) for verdict in WORST_FIRST},
+        _customer(company, loaded, shown) | {
             "overall": judged.overall, "parts": list(_parts(company, loaded, judged, shown.entries)),
             "notes": [(note.text, note.at, note.by_whom) for note in shown.notes],
             "lifted": [(one.what, one.at, LIFTED[one.how], one.why, one.ended_at) for one in shown.lifted],
             "schools": [words[getattr(loaded.visit.rules, choice)] for choice, words in SCHOOLS.items()],
             "ladder": mark_safe(ladder(shown.ladder)),
-            "signed_otherwise": shown.signed_otherwise,
-            "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.body.strokes],
             "fonts": [] if for_paper else _font_names(), "for_paper": for_paper,
         },
     )  # fmt: skip
+
+
+def customer_html(company: Company, loaded: Loaded, until: datetime) -> str:
+    """The customer's part alone, for whoever has a link to it until then."""
+    return render_to_string("files/shared.html", _customer(company, loaded, round_of(loaded)) | {"fonts": _font_names(), "until": until})
+
+
+def _customer(company: Company, loaded: Loaded, shown: Round) -> dict[str, Any]:
+    row = loaded.row
+    parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]
+    signature = next(iter(reversed(loaded.of(Kind.SIGNATURE))), None)
+    return {
+        "company": company, "row": row, "unit": row.unit, "site": row.unit.site, "technician": loaded.names.get(row.technician_id, ""),
+        "complaint": COMPLAINTS.get(row.complaint, "none recorded"),
+        "page": customer_page(loaded.visit, shown.assessment, shown.diagnosis.accused, parts, row.finish_reason),
+        "marks": {verdict.value: mark_safe(mark(verdict)) for verdict in WORST_FIRST},
+        "signed_otherwise": shown.signed_otherwise,
+        "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.body.strokes],
+    }  # fmt: skip
 
 
 def _on_visit(part: PartChanged, loaded: Loaded) -> bool:

@@ -1,5 +1,6 @@
 """The fleet's watch list: which unit fails first, and what a van should carry for it."""
 
+import json
 import logging
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
@@ -9,12 +10,13 @@ from uuid import UUID
 from django.db import connection
 from django.db.models import F, Q
 
-from accounts.models import Company
+from accounts.models import Company, Member
 from fleet.models import UnitStanding
-from outer_test.history import Watched
+from outer_test.history import CarriedPart, Watched
 from outer_test.judgement import WORST_FIRST, Verdict
 from outer_test.plain_data import ReadProblem, read_as
-from outer_test.visit import title_of
+from outer_test.visit import StockPart, title_of
+from visits.van import van_of
 
 logger = logging.getLogger(__name__)
 PAGE = 50
@@ -40,10 +42,11 @@ class WatchedUnit:
 
 @dataclass(frozen=True, slots=True)
 class Carry:
-    """A part and how many units will need it by then."""
+    """A part, as its label has it, how many units will need it by then, and how many the asker's van has."""
 
     part: str
     count: int
+    have: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,8 +76,9 @@ POINTS = (
 )  # fmt: skip
 
 
-def watch_list(company: Company, today: date, point: str = "", page: int = 0) -> WatchList:
+def watch_list(member: Member, today: date, point: str = "", page: int = 0) -> WatchList:
     """Units with something open or something that meets its limit, the worst and the soonest first; narrowed to one point if given."""
+    company = member.company
     rows = UnitStanding.objects.of(company).filter(Q(rank__lt=_GOOD) | Q(crosses__isnull=False) | Q(left__gt=0))
     if point:
         rows = rows.filter(points__contains=[point])
@@ -83,7 +87,9 @@ def watch_list(company: Company, today: date, point: str = "", page: int = 0) ->
     found = list(ordered[page * PAGE : (page + 1) * PAGE + 1])
     until = end_of_next_month(today)
     choices = tuple(PointChoice(name, title_of(name)) for name in POINTS)
-    return WatchList(tuple(_unit(row, point) for row in found[:PAGE]), carry(company, until), until, choices, len(found) > PAGE)
+    return WatchList(
+        tuple(_unit(row, point) for row in found[:PAGE]), carry(company, until, van_of(member)), until, choices, len(found) > PAGE
+    )
 
 
 def _unit(row: Any, point: str) -> WatchedUnit:
@@ -112,20 +118,21 @@ def end_of_next_month(today: date) -> date:
 
 _CARRY = """
 SELECT part, count(*) FROM (
-  SELECT DISTINCT s.unit_id, w->>'carry' AS part
+  SELECT DISTINCT s.unit_id, w->'carry' AS part
   FROM fleet_unitstanding s, jsonb_array_elements(s.watched) w
-  WHERE s.company_id = %(company)s AND (s.rank <= %(bad)s OR s.crosses <= %(until)s) AND w->>'carry' <> ''
+  WHERE s.company_id = %(company)s AND (s.rank <= %(bad)s OR s.crosses <= %(until)s) AND jsonb_typeof(w->'carry') = 'object'
     AND (w->>'verdict' IN ('bad', 'stop') OR (w->>'crosses')::date <= %(until)s)
 ) needed GROUP BY part ORDER BY count(*) DESC, part LIMIT 30
 """
 
 
-def carry(company: Company, until: date) -> tuple[Carry, ...]:
-    """How many of each capacitor the company's vans will need by a day: bad now, or drifting past its limit by then.
+def carry(company: Company, until: date, stock: tuple[StockPart, ...]) -> tuple[Carry, ...]:
+    """How many of each capacitor the company's vans will need by a day: bad now, or drifting past its limit by then. stock: the asker's.
 
     Counted in the database, for a fleet is too many rows to fetch; scoped to the company like everything else.
     """
     asked: dict[str, Any] = {"company": company.pk, "bad": _BAD, "until": until}
     with connection.cursor() as cursor:
         cursor.execute(_CARRY, asked)
-        return tuple(Carry(part, count) for part, count in cursor.fetchall())
+        rows = [(read_as(CarriedPart, json.loads(part)), count) for part, count in cursor.fetchall()]
+    return tuple(Carry(part.words, count, part.on(stock)) for part, count in rows)

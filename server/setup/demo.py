@@ -19,7 +19,7 @@ from outer_test.acts import FinishVisit, LiftedHow, PowerSaid, TypedReading
 from outer_test.ledger import Opened, PlateRead, Rules, UnitAdded
 from outer_test.plain_data import read_as
 from outer_test.visit import Conditions, open_lines
-from setup.demo_data import COMPANY, LEAD, TECHNICIANS
+from setup.demo_data import COMPANY, LEAD, TECHNICIANS, VAN
 from setup.demo_fleet import load_fleet
 from setup.demo_units import UNITS
 from visits.act import act_on
@@ -75,6 +75,7 @@ def load_demo(fleet: bool = False) -> None:
         _load_unit(company, people, unit)
     if fleet:
         load_fleet(company, [people[username] for username, *_ in TECHNICIANS])
+    Member.objects.filter(company=company).update(van_stock=VAN)  # as counted today: what was put in before is off it
 
 
 def _load_unit(company: Company, people: dict[str, Member], about: dict[str, Any]) -> None:

@@ -21,13 +21,13 @@ COMPANY: dict[str, Any] = {
         },
         "insulation tester": {"accuracy": {"mohm": {"pct": 3.0, "counts": 5, "top": 2000}}, "due": None},
     },
-    "van_stock": [
-        {"uf": 55, "fan_uf": 7.5, "vac": 440, "count": 1}, {"uf": 45, "fan_uf": 5, "vac": 440, "count": 2},
-        {"uf": 35, "fan_uf": 5, "vac": 440, "count": 2}, {"uf": 40, "fan_uf": 5, "vac": 370, "count": 1},
-        {"uf": 50, "vac": 440, "count": 1}, {"uf": 35, "vac": 440, "count": 1}, {"uf": 30, "vac": 440, "count": 1},
-        {"uf": 7.5, "vac": 440, "count": 2}, {"uf": 5, "vac": 440, "count": 3}, {"uf": 4, "vac": 440, "count": 1},
-        {"uf": 189, "vac": 330, "duty": "start", "count": 1},
-    ],
 }  # fmt: skip
+VAN: list[dict[str, Any]] = [
+    {"uf": 55, "fan_uf": 7.5, "vac": 440, "count": 1}, {"uf": 45, "fan_uf": 5, "vac": 440, "count": 2},
+    {"uf": 35, "fan_uf": 5, "vac": 440, "count": 2}, {"uf": 40, "fan_uf": 5, "vac": 370, "count": 1},
+    {"uf": 50, "vac": 440, "count": 1}, {"uf": 35, "vac": 440, "count": 1}, {"uf": 30, "vac": 440, "count": 1},
+    {"uf": 7.5, "vac": 440, "count": 2}, {"uf": 5, "vac": 440, "count": 3}, {"uf": 4, "vac": 440, "count": 1},
+    {"uf": 189, "vac": 330, "duty": "start", "count": 1},
+]  # fmt: skip
 TECHNICIANS = (("wren", "Wren", "Hartle", "technician"), ("odo", "Odo", "Pennick", "technician"))
 LEAD = ("marlow", "Marlow", "Teasel", "lead")

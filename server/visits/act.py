@@ -61,6 +61,6 @@ def _with_plate(writer: Writer, loaded: Loaded) -> Loaded:
     row = loaded.row
     carry(row.unit, events_of_unit(writer.company, row.unit_id, [Kind.PLATE]).events[-1].body)
     if row.frozen is not None and row.finished_at is None:  # it is open again: it goes by what is read now
-        row.frozen = as_it_stands(writer.company, row.unit)
+        row.frozen = as_it_stands(writer.company, row.unit, row.technician.van_stock)
         row.save(update_fields=["frozen"])
     return load_visit(writer.company, row)

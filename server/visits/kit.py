@@ -48,9 +48,9 @@ class Kit:
 def kit_of(member: Member, device: UUID) -> Kit:
     """The kit for this member's device."""
     company = member.company
-    new = _known(company, Unit())
+    new = _known(member, Unit())
     units = tuple(
-        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, known_data(_known(company, unit)))
+        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, known_data(_known(member, unit)))
         for unit in units_by_place(company)
     )
     names = {str(key): name for key, name in member_names(company).items()}
@@ -60,8 +60,8 @@ def kit_of(member: Member, device: UUID) -> Kit:
     )  # fmt: skip
 
 
-def _known(company: Company, unit: Unit) -> core.Visit:
-    return known_visit({**as_it_stands(company, unit), "rules": company.rules})
+def _known(member: Member, unit: Unit) -> core.Visit:
+    return known_visit({**as_it_stands(member.company, unit, member.van_stock), "rules": member.company.rules})
 
 
 def schools_of(rules: HouseRules) -> dict[str, str]:

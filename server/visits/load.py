@@ -32,7 +32,7 @@ class Loaded(Recorded):
 
 def find_visit(company: Company, visit_id: UUID) -> Visit:
     """The visit's own row with its unit. Raises NoSuchVisit, also for another company's visit."""
-    row: Visit | None = Visit.objects.of(company).select_related("unit__site").filter(id=visit_id).first()
+    row: Visit | None = Visit.objects.of(company).select_related("unit__site", "technician").filter(id=visit_id).first()
     if row is None:
         raise NoSuchVisit
     return row
@@ -64,7 +64,12 @@ def load_each(company: Company, rows: Sequence[Visit]) -> Iterator[tuple[Visit, 
 def _loader(company: Company, rows: Sequence[Visit]) -> Callable[[Visit], Loaded]:
     """What makes a loaded visit of each of these rows; the database is asked once for all of them."""
     read, names = events_of_visits(company, [row.pk for row in rows]), member_names(company)
-    return lambda row: loaded_of(row, known_of(row, row.frozen or as_it_stands(company, row.unit)), read[row.pk], names)
+
+    def load(row: Visit) -> Loaded:
+        kept = row.frozen or as_it_stands(company, row.unit, row.technician.van_stock)
+        return loaded_of(row, known_of(row, kept), read[row.pk], names)
+
+    return load
 
 
 def cannot_be_read(row: Visit, problem: Exception) -> str:

@@ -66,10 +66,22 @@ class Photo(CompanyRow):
         indexes = [models.Index(fields=["unit", "at"]), models.Index(fields=["visit"])]
 
 
+class CustomerLink(CompanyRow):
+    """A link by which a customer reads the page of one finished visit, without signing in. Only its hash is kept."""
+
+    token_hash = models.CharField(max_length=64, unique=True)
+    visit = models.ForeignKey(Visit, on_delete=models.CASCADE, related_name="+")
+    made_by = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    made_at = models.DateTimeField(auto_now_add=True)
+    expires_at = models.DateTimeField()
+    ended_at = models.DateTimeField(null=True)
+
+
 class ImportJob(CompanyRow):
     """A file of readings on its way in: looked at, checked row by row, and then kept whole or not at all.
 
-    `problems` are the first that were found; `preview` the first rows with what judging them says.
+    `lines` are its first as they stand, `samples` what stands in each column; `problems` the first that were found; `preview` the
+    first rows with what judging them says. By `digest` the same file is known again.
     """
 
     class State(models.TextChoices):
@@ -86,6 +98,9 @@ class ImportJob(CompanyRow):
     unit = models.ForeignKey(Unit, null=True, on_delete=models.PROTECT, related_name="+")
     name = models.CharField(max_length=120)
     file = models.FileField(upload_to="imports/")
+    digest = models.CharField(max_length=64, blank=True, default="")
+    lines = models.JSONField(default=list)
+    samples = models.JSONField(default=list)
     columns = models.JSONField(default=list)
     mapping = models.JSONField(default=dict)
     state = models.CharField(max_length=10, choices=State.choices, default=State.NEW)
@@ -100,6 +115,7 @@ class ImportJob(CompanyRow):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="import_job_once")]
+        indexes = [models.Index(fields=["company", "digest"])]
 
 
 class FileKind(models.TextChoices):

@@ -16,13 +16,13 @@ def known_of(row: Visit, kept: Mapping[str, Any]) -> core.Visit:
     return read_as(core.Visit, {**kept, **said, "timed_out_before": row.timed_out_before})
 
 
-def as_it_stands(company: Company, unit: Unit) -> dict[str, Any]:
-    """Plate, parts, stock and meters as they stand now: what a finished visit keeps."""
+def as_it_stands(company: Company, unit: Unit, van_stock: Any) -> dict[str, Any]:
+    """Plate, parts, the technician's stock and meters as they stand now: what a finished visit keeps."""
     return {
         "plate": unit.plate,
         "fitted": unit.fitted,
         "contactor_fitted": unit.contactor_fitted,
-        "van_stock": company.van_stock,
+        "van_stock": van_stock,
         "meters": {name: about["accuracy"] for name, about in company.meters.items()},
         "calibration_due": {name: about["due"] for name, about in company.meters.items() if about.get("due")},
     }

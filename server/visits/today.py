@@ -36,7 +36,7 @@ def today(member: Member, day: date | None = None) -> Today:
     rows = (
         Visit.objects.of(company)
         .filter(due, scheduled_for__lt=start + timedelta(days=1))
-        .select_related("unit", "unit__site")
+        .select_related("unit", "unit__site", "technician")
         .order_by("scheduled_for")[:MOST_VISITS]
     )
     live = {

@@ -23,6 +23,7 @@ from visits.load import Loaded, find_visit, load_visit
 from visits.planning import KINDS as PLANNING
 from visits.planning import take_plan
 from visits.to_core import as_it_stands
+from visits.van import count_down
 
 Bodies = Iterable[tuple[str, Any, int]]
 
@@ -89,10 +90,12 @@ def _events(loaded: Loaded, writer: Writer, write: Write) -> Iterable[New]:
 def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
     """Put into the visit's row what its events now add up to."""
     row, changed = after.row, set[str]()
-    planned = [event for event in after.events[len(before.events) :] if event.kind in PLANNING]
+    new = after.events[len(before.events) :]
+    count_down(company, before.events, new)
+    planned = [event for event in new if event.kind in PLANNING]
     if planned:
         take_plan(company, after, planned)
-    if any(event.kind is Kind.RULES for event in after.events[len(before.events) :]):
+    if any(event.kind is Kind.RULES for event in new):
         row.rules, changed = sparse(after.visit.rules), {"rules"}
     finish = after.closing.finish
     if finish is None and row.finished_at is not None:
@@ -100,7 +103,7 @@ def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
         row.told, row.overall = None, ""
         changed |= {"finished_at", "finished_by", "finish_reason", "told", "overall"}
     elif finish is not None and row.finished_at is None:
-        row.frozen = row.frozen or as_it_stands(company, row.unit)
+        row.frozen = row.frozen or as_it_stands(company, row.unit, row.technician.van_stock)
         row.finished_at, row.finish_reason = finish.at, finish.body.reason
         row.finished_by_id = finish.by
         keep_told(row, after)

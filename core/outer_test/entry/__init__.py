@@ -2,35 +2,39 @@
 
 from outer_test.entry.field import Typed, TypedProblem, parse_typed
 from outer_test.entry.line import LeftOver, ParsedLine, parse_line
+from outer_test.entry.log_columns import LogHead, find_heading, look_at
 from outer_test.entry.meter_log import (
     LogRow,
     Mapping,
     RowProblem,
-    columns_of,
     delimiter_of,
-    guess_mapping,
     point_named,
     read_rows,
     read_time,
 )
 from outer_test.entry.vocabulary import AT_STATION, SAYINGS
+from outer_test.entry.words import PointWords, StationWords, words_of_line
 
 __all__ = [
     "AT_STATION",
     "SAYINGS",
     "LeftOver",
+    "LogHead",
     "LogRow",
     "Mapping",
     "ParsedLine",
+    "PointWords",
     "RowProblem",
+    "StationWords",
     "Typed",
     "TypedProblem",
-    "columns_of",
     "delimiter_of",
-    "guess_mapping",
+    "find_heading",
+    "look_at",
     "parse_line",
     "parse_typed",
     "point_named",
     "read_rows",
     "read_time",
+    "words_of_line",
 ]

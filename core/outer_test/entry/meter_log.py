@@ -4,6 +4,7 @@ import csv
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, tzinfo
+from itertools import chain
 
 from outer_test.entry.field import TypedProblem, parse_typed
 from outer_test.entry.vocabulary import SAYINGS
@@ -18,11 +19,13 @@ MOST_CELL = 400
 class Mapping(Record):
     """Which column says what. `point` and `sign` may be fixed instead of a column; `names` turns a meter's own names into points.
 
-    `serial` finds the unit; `at` is when. A column that is not there is empty.
+    `serial` finds the unit; `at` is when, and `clock` the time of day where that stands apart. A column that is not there is empty.
+    `heading` is the line that names the columns, from 1; 0 where none does.
     """
 
     value: str = ""
     at: str = ""
+    clock: str = ""
     serial: str = ""
     point: str = ""
     sign: str = ""
@@ -31,6 +34,7 @@ class Mapping(Record):
     meter: str = ""
     names: dict[str, str] = field(default_factory=dict)
     day_first: bool = False
+    heading: int = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,39 +68,22 @@ def delimiter_of(heading: str) -> str:
     return max(DELIMITERS, key=heading.count)
 
 
-def columns_of(text: str) -> list[str]:
-    """The column names of a file's first line; a byte-order mark and blanks around names are dropped.
+def column_names(cells: Sequence[str]) -> list[str]:
+    """What columns are called: by their heading; by their place where it says nothing or the same as another.
 
-    >>> columns_of("\\ufeffTime; Value ;Unit")
-    ['Time', 'Value', 'Unit']
+    >>> column_names(["Time", "", "Value", "Value"])
+    ['Time', 'column 2', 'Value', 'Value (column 4)']
     """
-    heading = text.lstrip("\ufeff").splitlines()[0] if text.strip() else ""
-    return [name.strip() for name in next(csv.reader([heading], delimiter=delimiter_of(heading)), [])]
-
-
-_GUESS = {
-    "value": ("value", "reading value", "measurement", "result", "display"),
-    "at": ("at", "time", "timestamp", "date", "datetime", "date time"),
-    "serial": ("serial", "unit serial", "s/n", "asset"),
-    "point": ("point", "name", "label", "test", "reading", "what", "measurement name", "channel"),
-    "sign": ("sign", "unit", "units", "uom"),
-    "meter": ("meter", "instrument", "device"),
-}
-
-
-def guess_mapping(columns: Sequence[str]) -> Mapping:
-    """The likeliest mapping for these column names; a person looks at it before anything is read by it.
-
-    >>> guess_mapping(["Serial", "Time", "Point", "Value", "Unit"]).sign
-    'Unit'
-    """
-    folded = {name.casefold(): name for name in columns}
-    found = {what: next((folded[name] for name in names if name in folded), "") for what, names in _GUESS.items()}
-    return Mapping(**found)  # type: ignore[arg-type]
+    names: list[str] = []
+    for place, cell in enumerate(cells, 1):
+        name = cell.strip() or f"column {place}"
+        names.append(f"{name} (column {place})" if name in names else name)
+    return names
 
 
 def read_rows(lines: Iterator[str], mapping: Mapping, zone: tzinfo = UTC) -> Iterator[LogRow | RowProblem]:
-    """Every row after the heading, understood or told what is wrong with it; empty rows are passed over.
+    """Every row after the heading, understood or told what is wrong with it; empty rows, and what stands before the heading, are
+    passed over.
 
     lines: of the file, as text. zone: of times without one. RFC 4180, and what spreadsheets make of it: semicolons, a byte-order
     mark, decimal commas.
@@ -104,20 +91,27 @@ def read_rows(lines: Iterator[str], mapping: Mapping, zone: tzinfo = UTC) -> Ite
     >>> list(read_rows(iter(["t,p,v", "2027-01-14 09:30,herm,50.4 uF"]), Mapping(value="v", at="t", point="p")))[0].point
     'cap.herm.uf'
     """
-    heading = next(lines, "").lstrip("\ufeff")
-    reader = csv.reader(_held(lines), delimiter=delimiter_of(heading), strict=True)
-    columns = [name.strip() for name in next(csv.reader([heading], delimiter=delimiter_of(heading)), [])]
+    heading = ""
+    for _ in range(mapping.heading):
+        heading = next(lines, "")
+    if not mapping.heading:  # the data begin at once: their first line tells how many columns there are
+        heading = next(lines, "")
+        lines = chain([heading], lines)
+    delimiter = delimiter_of(heading.lstrip("\ufeff"))
+    reader = csv.reader(_held(lines), delimiter=delimiter, strict=True)
+    named = next(csv.reader([heading.lstrip("\ufeff")], delimiter=delimiter), [])
+    columns = column_names(named if mapping.heading else [""] * len(named))
     place = {name: index for index, name in enumerate(columns)}
     while True:
         try:
             cells = next(reader, None)
         except csv.Error as problem:
-            yield RowProblem(reader.line_num + 1, "", f"this is no row of a CSV file: {problem}")
+            yield RowProblem(reader.line_num + mapping.heading, "", f"this is no row of a CSV file: {problem}")
             continue
         if cells is None:
             return
         if any(cell.strip() for cell in cells):
-            yield _row(cells, place, mapping, zone, reader.line_num + 1)
+            yield _row(cells, place, mapping, zone, reader.line_num + mapping.heading)
 
 
 def _held(lines: Iterator[str]) -> Iterator[str]:
@@ -135,9 +129,10 @@ def _row(cells: list[str], place: dict[str, int], mapping: Mapping, zone: tzinfo
     if point is None:
         why = f'"{named[:40]}" is no reading this app knows: say which it is' if named else "names no reading"
         return RowProblem(line, mapping.point, why, named[:40])
-    at = read_time(cell(mapping.at), mapping.day_first, zone)
+    when = f"{cell(mapping.at)} {cell(mapping.clock)}".strip()
+    at = read_time(when, mapping.day_first, zone)
     if at is None:
-        return RowProblem(line, mapping.at, f'"{cell(mapping.at)[:40]}" is no time, such as 2027-01-14 09:30')
+        return RowProblem(line, mapping.at, f'"{when[:40]}" is no time, such as 2027-01-14 09:30')
     value = _value(point, cell(mapping.value), cell(mapping.sign) if mapping.sign else mapping.fixed_sign)
     if isinstance(value, Exception):
         return RowProblem(line, mapping.value, str(value))

@@ -4,9 +4,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
+from outer_test.history.carried import CarriedPart
 from outer_test.history.record import PointHistory
 from outer_test.judgement import WORST_FIRST, Verdict
-from outer_test.measurement import say
 from outer_test.rules.capacitors import section_rating
 from outer_test.visit import Visit
 
@@ -17,7 +17,7 @@ OPEN = (Verdict.STOP, Verdict.BAD, Verdict.UNSURE, Verdict.WATCH)
 class Watched:
     """One thing to watch at a unit: a finding that stands open, or a drift that meets its limit on `crosses`.
 
-    `carry` is the part a van would need for it; empty where none follows from the plate.
+    `carry` is the part a van would need for it; None where none follows from the plate.
     """
 
     point: str
@@ -27,7 +27,7 @@ class Watched:
     why: str
     crosses: date | None = None
     earliest: date | None = None
-    carry: str = ""
+    carry: CarriedPart | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,14 +73,11 @@ def _watched(visit: Visit, one: PointHistory) -> Watched | None:
     )  # fmt: skip
 
 
-def _carry(visit: Visit, point: str) -> str:
-    """The capacitor a van would need, in words of its label."""
+def _carry(visit: Visit, point: str) -> CarriedPart | None:
     if point not in ("cap.herm.uf", "cap.fan.uf", "cap.herm.load_a", "cap.fan.load_a"):
-        return ""
+        return None
     asked = visit.plate.run_capacitor
     if asked is not None and asked.form == "dual" and asked.herm_uf is not None and asked.fan_uf is not None:
-        return f"dual {say(asked.herm_uf)} + {say(asked.fan_uf)} µF" + (f" {say(asked.vac)} V" if asked.vac is not None else "")
+        return CarriedPart(asked.herm_uf, asked.fan_uf, asked.vac)
     rating = section_rating("herm" if ".herm." in point else "fan", visit.plate, visit.fitted)
-    if rating is None:
-        return ""
-    return f"single {say(rating.uf)} µF" + (f" {say(asked.vac)} V" if asked is not None and asked.vac is not None else "")
+    return None if rating is None else CarriedPart(rating.uf, vac=None if asked is None else asked.vac)

@@ -1,7 +1,7 @@
 """What was recorded at one visit: points, readings, things seen, power, and what is off."""
 
 from outer_test.visit.file import current, read_visit, write_visit
-from outer_test.visit.part import FittedCapacitor, Repair, StockPart, aware
+from outer_test.visit.part import FittedCapacitor, Repair, StockPart, aware, left_on_van
 from outer_test.visit.points import ASKS_NO_POWER, MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Measures, Point, group_of, measures, title_of
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
@@ -87,6 +87,7 @@ __all__ = [
     "interrupted_by",
     "is_dual",
     "last_power_up",
+    "left_on_van",
     "measures",
     "off_at",
     "open_lines",

@@ -1,6 +1,6 @@
 """Parts beside the plate: found fitted, put in on a visit, and on the van."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Literal
 
@@ -70,3 +70,26 @@ class StockPart(Record):
     fan_uf: float | None = quantity("µF", 0.5, 200, doc="FAN section of a dual; absent on a single")
     duty: Literal["run", "start"] = "run"
     count: int = quantity("pieces", 0, 1000, default=1)
+
+    def is_what(self, repair: Repair) -> bool:
+        """Whether this is the part that a repair put in: the same duty, µF and volts.
+
+        >>> StockPart(uf=45, vac=440, fan_uf=5).is_what(Repair("run capacitor", uf=45, fan_uf=5, vac=440))
+        True
+        """
+        if repair.part not in ("run capacitor", "start capacitor"):
+            return False
+        duty = "start" if repair.part == "start capacitor" else "run"
+        uf, fan_uf = (repair.fan_uf, None) if repair.section == "fan" else (repair.uf, repair.fan_uf if repair.section == "both" else None)
+        return (self.duty, self.uf, self.fan_uf, self.vac) == (duty, uf, fan_uf, repair.vac)
+
+
+def left_on_van(stock: tuple[StockPart, ...], repair: Repair, taken: int = 1) -> tuple[StockPart, ...]:
+    """A van's stock after a repair took a part from it; taken: -1 where the repair is taken off the record again. A part that the van
+    had none of came from elsewhere and changes nothing.
+
+    >>> put_in = Repair("run capacitor", section="fan", fan_uf=5, vac=440)
+    >>> [part.count for part in left_on_van((StockPart(uf=5, vac=440, count=3),), put_in)]
+    [2]
+    """
+    return tuple(replace(part, count=max(part.count - taken, 0)) if part.is_what(repair) else part for part in stock)

@@ -3,6 +3,7 @@
 import io
 import json
 from concurrent.futures import ThreadPoolExecutor
+from typing import Any
 from unittest.mock import patch
 from uuid import uuid4
 
@@ -79,6 +80,13 @@ class WhatIsTold(TestCase):
         for name in ("Content-Security-Policy", "X-Frame-Options", "X-Content-Type-Options", "Referrer-Policy"):
             self.assertEqual(served.headers[name], built.headers[name], name)
 
+    def before_the_view(self) -> Any:
+        self.caller.raise_request_exception = False
+        try:
+            return self.caller.get("/api/v1/today")
+        finally:
+            self.caller.raise_request_exception = True
+
     def test_why_the_database_fails_is_told_apart(self) -> None:
         for cause, status, words in (
             (errors.DiskFull("no space left"), 507, "disk is full"),
@@ -91,5 +99,11 @@ class WhatIsTold(TestCase):
             with patch("api.visits.today", side_effect=problem):
                 got = self.caller.get("/api/v1/today")
             self.assertEqual((got.status_code, words in got.json()["errors"][0]["message"]), (status, True), cause)
+            with patch("config.company_time.CompanyTime.__call__", side_effect=problem):  # before any view
+                got = self.before_the_view()
+            self.assertEqual((got.status_code, words in got.json()["errors"][0]["message"]), (status, True), cause)
+        with patch("config.company_time.CompanyTime.__call__", side_effect=ValueError("a secret")):
+            got = self.before_the_view()
+        self.assertEqual((got.status_code, b"secret" in got.content, len(got.json()["errors"])), (500, False, 1))
         with patch("api.visits.today", side_effect=OSError(28, "No space left on device")):
             self.assertEqual(self.caller.get("/api/v1/today").status_code, 507)

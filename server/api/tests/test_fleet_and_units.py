@@ -119,7 +119,7 @@ class WatchPages(TestCase):
         self.assertEqual((len(shown), len(set(shown))), (130, 130))
 
     def test_what_is_carried_counts_all_pages_and_only_what_is_due(self) -> None:
-        watched = [{"point": "cap.herm.uf", "title": "t", "verdict": "bad", "value": "49 µF", "why": "low", "crosses": None, "earliest": None, "carry": "dual 55 + 7.5 µF 440 V"}]  # fmt: skip
+        watched = [{"point": "cap.herm.uf", "title": "t", "verdict": "bad", "value": "49 µF", "why": "low", "crosses": None, "earliest": None, "carry": {"uf": 55, "fan_uf": 7.5, "vac": 440}}]  # fmt: skip
         self.stand(70, watched=watched, points=["cap.herm.uf"])
         first = self.pages()[0]
         self.assertEqual([(one["part"], one["count"]) for one in first["carry"]], [("dual 55 + 7.5 µF 440 V", 70)])

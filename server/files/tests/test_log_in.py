@@ -75,6 +75,37 @@ class Log(TestCase):
         )
         self.assertEqual((looked["total"], looked["problem_count"]), (1, 0))
 
+    def test_a_heading_under_a_preamble_and_one_unit_for_all(self) -> None:
+        brought = bring(self.caller, "Logger;blue\nby;S. Ames\n\ntime;value\n2024-05-02 09:00;55,1\n2024-05-02 09:01;55,0\n").json()
+        self.assertEqual((brought["mapping"]["heading"], brought["columns"], brought["lines"][0]), (4, ["time", "value"], "Logger;blue"))
+        job, unit = brought["id"], str(self.mine.unit.id)
+        mapping = brought["mapping"] | {"fixed_point": "cap.herm.uf"}
+        self.assertEqual(self.ask(job, "check", mapping)["problem_count"], 2, "no unit is named")
+        looked = self.ask(job, "look", {"heading": 4, "unit": unit})
+        self.assertEqual((looked["unit"], looked["state"], looked["problem_count"]), (unit, "new", 0))
+        self.assertEqual(self.ask(job, "check", mapping)["problem_count"], 0)
+        other = self.ask(job, "look", {"heading": 1, "unit": unit})
+        self.assertEqual((other["columns"], other["state"]), (["Logger", "blue"], "new"))
+        self.ask(job, "check", mapping, status=422)
+        self.ask(job, "look", {"heading": 4, "unit": unit})
+        self.assertEqual(self.ask(job, "check", mapping)["total"], 2)
+        self.assertEqual(self.ask(job, "keep")["state"], "done")
+        self.ask(job, "look", {"heading": 4, "unit": unit}, status=422)
+        stranger = Fixture("Stranger")
+        theirs = bring(self.caller, GOOD).json()["id"]
+        self.ask(theirs, "look", {"heading": 1, "unit": str(stranger.unit.id)}, status=404)
+
+    def test_the_same_file_is_known_again(self) -> None:
+        first = self.checked(GOOD)
+        self.assertIsNone(first["saved_before"])
+        self.assertIsNone(self.checked(GOOD)["saved_before"], "brought, but not saved")
+        self.ask(first["id"], "keep")
+        again = bring(self.caller, GOOD).json()
+        self.assertEqual(again["saved_before"]["by_whom"], self.mine.member.shown_name)
+        self.assertIsNone(bring(self.caller, GOOD + "S-1;2025-05-04 10:00;herm;49,1;uF\n").json()["saved_before"])
+        other = Fixture("Another")
+        self.assertIsNone(bring(other.client(), GOOD).json()["saved_before"], "nobody learns what others brought")
+
     def test_a_columns_mapping_is_asked_for(self) -> None:
         job = bring(self.caller, GOOD).json()["id"]
         for wrong in ({}, {"value": "value"}, {"value": "nose", "at": "time"}):

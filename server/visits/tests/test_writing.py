@@ -18,8 +18,10 @@ from visits.models import Visit
 class Writing(TestCase):
     def setUp(self) -> None:
         self.mine = Fixture(
-            meters={"clamp": {"accuracy": {"uf": {"pct": 1.9, "counts": 2}}}}, van_stock=[{"uf": 40, "fan_uf": 5, "vac": 440}]
+            meters={"clamp": {"accuracy": {"uf": {"pct": 1.9, "counts": 2}}}},
         )
+        self.mine.member.van_stock = [{"uf": 40, "fan_uf": 5, "vac": 440}]
+        self.mine.member.save()
         self.caller = self.mine.client()
         self.visit = self.mine.visit
 

@@ -53,6 +53,13 @@ export const useMeters = () =>
     queryFn: () => remembered("meters", () => data(api.GET("/api/v1/company/meters"))),
   });
 
+export const useLineWords = () =>
+  useQuery({
+    queryKey: ["line words"],
+    queryFn: () => remembered("line words", () => data(api.GET("/api/v1/rules/words"))),
+    staleTime: Infinity,
+  });
+
 export const useUnit = (id: string) =>
   useQuery({
     queryKey: ["unit", id],

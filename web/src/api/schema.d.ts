@@ -256,6 +256,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/visits/{visit_id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Links
+         * @description The visit's open links for the customer.
+         */
+        get: operations["api_sheet_links"];
+        put?: never;
+        /**
+         * New Link
+         * @description Make a link to the customer's page of a finished visit.
+         */
+        post: operations["api_sheet_new_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/visits/{visit_id}/links/{link_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stop Link
+         * @description End a link; whoever has it sees nothing any more.
+         */
+        post: operations["api_sheet_stop_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/units/by-tag/{tag}": {
         parameters: {
             query?: never;
@@ -398,7 +442,7 @@ export interface paths {
         get: operations["api_company_letterhead"];
         /**
          * Change Letterhead
-         * @description Keep the letterhead (address, telephone, licence) and the time zone.
+         * @description Keep the letterhead (address, telephone, licence), the time zone, and, where said, whether customers may be given links.
          */
         put: operations["api_company_change_letterhead"];
         post?: never;
@@ -447,6 +491,30 @@ export interface paths {
          * @description Take one of the company's own profiles off the list. Units that carry it keep it.
          */
         delete: operations["api_company_remove_board"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/van": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Van
+         * @description What is on the asker's van.
+         */
+        get: operations["api_van_van"];
+        /**
+         * Count Van
+         * @description Keep what the asker counted on their van.
+         */
+        put: operations["api_van_count_van"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -820,6 +888,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/imports/{job_id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description Take another line for the heading, or another unit for every row; the columns are guessed anew.
+         */
+        post: operations["api_imports_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/imports/{job_id}/check": {
         parameters: {
             query?: never;
@@ -1076,6 +1164,26 @@ export interface paths {
          * @description Every rule, in the order of the round.
          */
         get: operations["api_rules_every_rule"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Words
+         * @description What can be said on the entry line, station by station.
+         */
+        get: operations["api_rules_words"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3924,6 +4032,38 @@ export interface components {
             says: string;
         };
         /**
+         * CustomerLinkShown
+         * @description A link that shows the customer their page. Its address was shown once, to whoever made it.
+         */
+        CustomerLinkShown: {
+            /** Id */
+            id: number;
+            /** By Whom */
+            by_whom: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+        };
+        /**
+         * CustomerLinks
+         * @description A visit's open links; whether a lead allows any; and the address of the one just made, else empty.
+         */
+        CustomerLinks: {
+            /** Allowed */
+            allowed: boolean;
+            /** Links */
+            links: components["schemas"]["CustomerLinkShown"][];
+            /** Address */
+            address: string;
+        };
+        /**
          * Opened
          * @description The visit that was opened.
          */
@@ -4440,7 +4580,8 @@ export interface components {
         };
         /**
          * Letterhead
-         * @description The company's name, what stands under it on a visit sheet, and the zone its times are in; empty is the server's.
+         * @description The company's name, what stands under it on a visit sheet, the zone its times are in (empty is the server's), and whether its
+         *     people may give a customer a link to the page of their visit.
          */
         Letterhead: {
             /** Name */
@@ -4449,6 +4590,8 @@ export interface components {
             letterhead: string;
             /** Time Zone */
             time_zone: string;
+            /** Customer Links */
+            customer_links: boolean;
             /** May Change */
             may_change: boolean;
         };
@@ -4464,6 +4607,8 @@ export interface components {
              * @default
              */
             time_zone: string;
+            /** Customer Links */
+            customer_links?: boolean | null;
         };
         /**
          * BoardProfile
@@ -4506,14 +4651,71 @@ export interface components {
             version: number;
         };
         /**
+         * StockPart
+         * @description A capacitor on the van.
+         */
+        StockPart: {
+            /** Uf */
+            uf: number;
+            /** Vac */
+            vac: number;
+            /** Fan Uf */
+            fan_uf?: number | null;
+            /**
+             * Duty
+             * @default run
+             * @enum {string}
+             */
+            duty: "run" | "start";
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+        };
+        /**
+         * VanShown
+         * @description What is on the asker's van, and its version.
+         */
+        VanShown: {
+            /** Parts */
+            parts: components["schemas"]["StockPart"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * NewVan
+         * @description What the asker counted, made from this version.
+         */
+        NewVan: {
+            /** Parts */
+            parts: components["schemas"]["StockPart"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * CarriedPart
+         * @description The sections, µF, and the volts it must stand; `vac` is None where the plate does not tell.
+         */
+        CarriedPart: {
+            /** Uf */
+            uf: number;
+            /** Fan Uf */
+            fan_uf?: number | null;
+            /** Vac */
+            vac?: number | null;
+        };
+        /**
          * Carry
-         * @description A part and how many units will need it by then.
+         * @description A part, as its label has it, how many units will need it by then, and how many the asker's van has.
          */
         Carry: {
             /** Part */
             part: string;
             /** Count */
             count: number;
+            /** Have */
+            have: number;
         };
         /**
          * PointChoice
@@ -4548,7 +4750,7 @@ export interface components {
          * Watched
          * @description One thing to watch at a unit: a finding that stands open, or a drift that meets its limit on `crosses`.
          *
-         *     `carry` is the part a van would need for it; empty where none follows from the plate.
+         *     `carry` is the part a van would need for it; None where none follows from the plate.
          */
         Watched: {
             /** Point */
@@ -4564,11 +4766,7 @@ export interface components {
             crosses?: string | null;
             /** Earliest */
             earliest?: string | null;
-            /**
-             * Carry
-             * @default
-             */
-            carry: string;
+            carry?: components["schemas"]["CarriedPart"] | null;
         };
         /**
          * WatchedUnit
@@ -4775,7 +4973,8 @@ export interface components {
         };
         /**
          * JobShown
-         * @description A file on its way in: its columns, the mapping, how far it is, what is wrong, and a judged look at its first rows.
+         * @description A file on its way in: its first lines, its columns and what stands in them, the mapping, how far it is, what is wrong, and a
+         *     judged look at its first rows.
          */
         JobShown: {
             /**
@@ -4785,8 +4984,17 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /** Unit */
+            unit: string | null;
+            /** Unit Name */
+            unit_name: string;
+            saved_before: components["schemas"]["SavedBefore"] | null;
+            /** Lines */
+            lines: string[];
             /** Columns */
             columns: string[];
+            /** Samples */
+            samples: string[][];
             mapping: components["schemas"]["Mapping"];
             /** State */
             state: string;
@@ -4829,7 +5037,8 @@ export interface components {
          * Mapping
          * @description Which column says what. `point` and `sign` may be fixed instead of a column; `names` turns a meter's own names into points.
          *
-         *     `serial` finds the unit; `at` is when. A column that is not there is empty.
+         *     `serial` finds the unit; `at` is when, and `clock` the time of day where that stands apart. A column that is not there is empty.
+         *     `heading` is the line that names the columns, from 1; 0 where none does.
          */
         Mapping: {
             /**
@@ -4842,6 +5051,11 @@ export interface components {
              * @default
              */
             at: string;
+            /**
+             * Clock
+             * @default
+             */
+            clock: string;
             /**
              * Serial
              * @default
@@ -4881,6 +5095,11 @@ export interface components {
              * @default false
              */
             day_first: boolean;
+            /**
+             * Heading
+             * @default 1
+             */
+            heading: number;
         };
         /**
          * PointName
@@ -4908,6 +5127,29 @@ export interface components {
              * @default
              */
             name: string;
+        };
+        /**
+         * SavedBefore
+         * @description When and by whom the same file was saved already.
+         */
+        SavedBefore: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By Whom */
+            by_whom: string;
+        };
+        /**
+         * LookAgain
+         * @description Which line names the columns, from 1 (0: none does); and the unit all of the file is of, where it is of one.
+         */
+        LookAgain: {
+            /** Heading */
+            heading: number;
+            /** Unit */
+            unit?: string | null;
         };
         /**
          * ChangeShown
@@ -5209,6 +5451,28 @@ export interface components {
             says: string[];
             /** Schools */
             schools: string[];
+        };
+        /**
+         * PointWords
+         * @description A reading, and what it is called on the line: the usual word first.
+         */
+        PointWords: {
+            /** Title */
+            title: string;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * StationWords
+         * @description A station's readings that have words of their own.
+         */
+        StationWords: {
+            /** Station */
+            station: string;
+            /** Title */
+            title: string;
+            /** Points */
+            points: components["schemas"]["PointWords"][];
         };
         /**
          * Licence
@@ -7199,6 +7463,397 @@ export interface operations {
             };
         };
     };
+    api_sheet_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerLinks"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not yours to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Used or changed already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something wrong with a field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_sheet_new_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerLinks"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_sheet_stop_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit_id: string;
+                link_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerLinks"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_units_by_tag: {
         parameters: {
             query?: never;
@@ -8787,6 +9442,266 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BoardsShown"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_van_van: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VanShown"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not yours to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Used or changed already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something wrong with a field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_van_count_van: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewVan"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VanShown"];
                 };
             };
             /** @description Not a body that can be read */
@@ -11571,6 +12486,140 @@ export interface operations {
             };
         };
     };
+    api_imports_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookAgain"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobShown"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_imports_check: {
         parameters: {
             query?: never;
@@ -13289,6 +14338,134 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RulePage"][];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not yours to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Used or changed already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something wrong with a field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rules_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationWords"][];
                 };
             };
             /** @description Not a body that can be read */

@@ -96,6 +96,9 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
             {name}
           </Place>
         ))}
+        <Place to="/van" onClick={close}>
+          Your van
+        </Place>
         <Act type="button" onClick={turnScale}>
           Temperatures in {scale}; change
         </Act>

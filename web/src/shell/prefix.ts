@@ -22,3 +22,9 @@ export function inPrefixed(value: number): string {
   const [times, prefix] = SHOWN.find(([least]) => value >= least) ?? [1, ""];
   return prefix === "" ? String(value) : `${String(value / times)} ${prefix}`;
 }
+
+/** What is no number goes as typed, and comes back refused. */
+export function numeric(typed: string): number {
+  const plain = typed.trim().replace(",", ".");
+  return (plain !== "" && Number.isFinite(Number(plain)) ? Number(plain) : typed) as number;
+}

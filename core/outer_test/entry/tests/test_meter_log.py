@@ -8,7 +8,7 @@ from datetime import UTC
 from hypothesis import given
 from hypothesis import strategies as st
 
-from outer_test.entry import LogRow, Mapping, RowProblem, columns_of, delimiter_of, guess_mapping, point_named, read_rows, read_time
+from outer_test.entry import LogRow, Mapping, RowProblem, delimiter_of, point_named, read_rows, read_time
 
 MAPPING = Mapping(value="value", at="at", serial="serial", point="point", sign="sign")
 
@@ -51,15 +51,8 @@ class Rows(unittest.TestCase):
         )
         self.assertEqual(getattr(kilo[0], "value", kilo[0]), "1200")
 
-    def test_headings_and_guesses(self) -> None:
-        self.assertEqual(columns_of('\ufeff"Time";"Value, shown";Unit\n'), ["Time", "Value, shown", "Unit"])
+    def test_delimiters_and_names(self) -> None:
         self.assertEqual(delimiter_of("a\tb"), "\t")
-        guessed = guess_mapping(["Serial", "Timestamp", "Measurement name", "Reading value", "UOM"])
-        self.assertEqual(
-            (guessed.serial, guessed.at, guessed.point, guessed.value, guessed.sign),
-            ("Serial", "Timestamp", "Measurement name", "Reading value", "UOM"),
-        )
-        self.assertEqual(columns_of(""), [])
         self.assertEqual(point_named("gnd", {}), None)  # means three points at once
 
     def test_times(self) -> None:

@@ -1,5 +1,5 @@
 /** What stands at the head of the company's sheets, and the time zone its days and its paper go by. */
-import { Box, Heading } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, fieldErrors, type Schemas } from "../../api/client";
@@ -14,7 +14,11 @@ const ZONES = Intl.supportedValuesOf("timeZone");
 
 export function Head({ head }: { head: Schemas["Letterhead"] }) {
   const [draft, setDraft] = useDraft("company head");
-  const saved = { letterhead: head.letterhead, time_zone: head.time_zone };
+  const saved = {
+    letterhead: head.letterhead,
+    time_zone: head.time_zone,
+    customer_links: head.customer_links,
+  };
   const typed = parsed(draft, saved);
   const [errors, setErrors] = useState<Schemas["FieldError"][]>([]);
   const at = (name: string) => errors.find(({ field }) => field === name)?.message;
@@ -32,7 +36,7 @@ export function Head({ head }: { head: Schemas["Letterhead"] }) {
       setErrors(fieldErrors(error));
     }
   };
-  const changed = typed.letterhead !== saved.letterhead || typed.time_zone !== saved.time_zone;
+  const changed = JSON.stringify(typed) !== JSON.stringify(saved);
   return (
     <Box as="section" maxW="32rem">
       <Heading as="h2" fontSize="lg" mb="2">
@@ -61,6 +65,15 @@ export function Head({ head }: { head: Schemas["Letterhead"] }) {
           ))}
         </Choice>
       </Field>
+      <Flex as="label" align="center" gap="3" minH="44px" mb="3">
+        <input
+          type="checkbox"
+          disabled={!head.may_change}
+          checked={typed.customer_links}
+          onChange={(event) => type({ customer_links: event.target.checked })}
+        />
+        Customers may be given a link to the page of their visit. It needs no sign-in and ends after 30 days.
+      </Flex>
       {changed && (
         <Button look="next" onClick={() => void save()}>
           Save

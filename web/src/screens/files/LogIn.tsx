@@ -1,5 +1,5 @@
 /** A meter's log taken in: choose the file, say which column is what, look at the judged rows, then keep all of it or none. */
-import { Box, Flex, Heading, SimpleGrid, Table, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Table, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 
 import { api, data, type Schemas } from "../../api/client";
@@ -9,6 +9,7 @@ import { Button } from "../../shell/controls";
 import { Choice, Field, Problem } from "../../shell/fields";
 import { dayAndClock } from "../../shell/words";
 import { useJob, type Way } from "./job";
+import { LogColumns } from "./LogColumns";
 
 type Job = Schemas["JobShown"];
 type Mapping = Schemas["Mapping"];
@@ -18,13 +19,6 @@ const WAY: Way<Job> = {
   read: (id) => data(api.GET("/api/v1/imports/{job_id}", { params: { path: { job_id: id } } })),
   isRunning,
 };
-const COLUMNS: [keyof Mapping & ("value" | "at" | "serial" | "point" | "sign"), string][] = [
-  ["value", "Value"],
-  ["at", "Time"],
-  ["serial", "Unit’s serial"],
-  ["point", "What was read"],
-  ["sign", "Unit of measure"],
-];
 const SAYS: Record<string, string> = {
   checking: "Reading the file …",
   checked: "Checked. Nothing is saved yet.",
@@ -43,8 +37,8 @@ export function LogIn() {
         Import a meter log
       </Heading>
       <Text color="faint" mb="2">
-        CSV in UTF-8, up to 60 MB. You say which column is what and see the rows judged before anything is
-        saved. If one row is wrong, nothing is saved.
+        CSV in UTF-8, up to 60 MB. Its heading row and columns are guessed; you put them right and see the
+        rows judged before anything is saved. If one row is wrong, nothing is saved.
       </Text>
       <input
         ref={file}
@@ -81,49 +75,25 @@ function OnItsWay(props: {
       ? data(api.POST("/api/v1/imports/{job_id}/keep", params))
       : data(api.POST("/api/v1/imports/{job_id}/cancel", params));
   };
+  const look = (heading: number, unit: string | null) =>
+    void attempt(async () => {
+      const next = await data(
+        api.POST("/api/v1/imports/{job_id}/look", { params: { path }, body: { heading, unit } }),
+      );
+      if (heading !== job.mapping.heading) setMapping(next.mapping);
+      return next;
+    });
   return (
     <Box mt="4">
       <Text fontWeight="700">{job.name}</Text>
+      {job.saved_before && job.state !== "done" && (
+        <Text borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3" my="2">
+          This same file was saved already, {dayAndClock(job.saved_before.at)} by {job.saved_before.by_whom}.
+          Saved again, each of its readings stands twice.
+        </Text>
+      )}
       {job.state !== "done" && (
-        <SimpleGrid columns={{ base: 1, sm: 2, lg: 3 }} gap="3" my="2">
-          {COLUMNS.map(([name, label]) => (
-            <Field label={label} key={name}>
-              <Choice
-                value={mapping[name]}
-                disabled={running}
-                onChange={(event) => setMapping({ ...mapping, [name]: event.target.value })}
-              >
-                <option value="">no column</option>
-                {job.columns.map((column) => (
-                  <option key={column}>{column}</option>
-                ))}
-              </Choice>
-            </Field>
-          ))}
-          {mapping.point === "" && (
-            <Field label="Every row is">
-              <Choice
-                value={mapping.fixed_point}
-                onChange={(event) => setMapping({ ...mapping, fixed_point: event.target.value })}
-              >
-                <option value="">say which reading</option>
-                {job.points.map((one) => (
-                  <option key={one.point} value={one.point}>
-                    {one.title}
-                  </option>
-                ))}
-              </Choice>
-            </Field>
-          )}
-          <Flex as="label" align="center" gap="2" minH="44px">
-            <input
-              type="checkbox"
-              checked={mapping.day_first}
-              onChange={(event) => setMapping({ ...mapping, day_first: event.target.checked })}
-            />
-            day before month
-          </Flex>
-        </SimpleGrid>
+        <LogColumns job={job} mapping={mapping} setMapping={setMapping} look={look} running={running} />
       )}
       <Progress job={job} />
       <Flex gap="3" wrap="wrap" mt="2">
@@ -140,7 +110,8 @@ function OnItsWay(props: {
         )}
         {job.state === "checked" && job.problem_count === 0 && job.total > 0 && (
           <Button look="next" onClick={() => void attempt(() => ask("keep"))}>
-            Save all {counted(job.total, "reading")} of {counted(job.visits, "visit")}
+            {job.saved_before ? "Save again" : "Save all"} {counted(job.total, "reading")} of{" "}
+            {counted(job.visits, "visit")}
           </Button>
         )}
         {job.state !== "done" && job.state !== "cancelled" && (

@@ -1,14 +1,13 @@
 /** One box over units, sites, serials and visits. */
 import { Box, Heading, Link, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link as RouterLink, useSearchParams } from "react-router";
 
 import { useFind } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { TextInput } from "../../shell/fields";
+import { useRested } from "../../shell/rested";
 import { COMPLAINT, dayAndClock } from "../../shell/words";
-
-const PAUSE_MS = 150;
 
 export default function FindScreen() {
   const [query, setQuery] = useSearchParams();
@@ -72,16 +71,6 @@ export default function FindScreen() {
       </Box>
     </>
   );
-}
-
-/** These words once no key has changed them for a moment. */
-function useRested(words: string): string {
-  const [rested, setRested] = useState(words);
-  useEffect(() => {
-    const rest = window.setTimeout(() => setRested(words), PAUSE_MS);
-    return () => window.clearTimeout(rest);
-  }, [words]);
-  return rested;
 }
 
 function Part({ title, children }: { title: string; children: React.ReactNode }) {

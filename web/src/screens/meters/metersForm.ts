@@ -1,6 +1,6 @@
 /** Between the meters as the server keeps them and as they are typed: one line a range. */
 import type { Schemas } from "../../api/client";
-import { fromPrefixed, inPrefixed } from "../../shell/prefix";
+import { fromPrefixed, inPrefixed, numeric } from "../../shell/prefix";
 
 export type MetersShown = Schemas["MetersShown"];
 type Instrument = Schemas["Instrument"];
@@ -46,12 +46,6 @@ export function typedMeters(shown: MetersShown): MetersTyped {
       ),
     })),
   };
-}
-
-/** What is no number goes as typed, and comes back refused. */
-function numeric(typed: string): number {
-  const plain = typed.trim().replace(",", ".");
-  return (plain !== "" && Number.isFinite(Number(plain)) ? Number(plain) : typed) as number;
 }
 
 export function metersFrom({ meters }: MetersTyped): Instrument[] {

@@ -161,7 +161,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
         />
       )}
       <StopDialog round={round} visit={visit.id} />
-      {help && <KeysHelp close={() => setHelp(false)} />}
+      {help && <KeysHelp station={station?.name ?? ""} close={() => setHelp(false)} />}
     </Flex>
   );
 }

@@ -9,6 +9,7 @@ import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT, POWER, capital, clock, dayAndClock } from "../../shell/words";
+import { CustomerLink } from "./CustomerLink";
 import { SheetLifted } from "./SheetLifted";
 import { SheetPdf } from "./SheetPdf";
 import { SheetPlate } from "./SheetPlate";
@@ -165,6 +166,7 @@ function Paper({ visit }: { visit: VisitShown }) {
         on live parts is for licensed people, under local code.
       </Text>
       <Sign visit={visit.id} digest={round.digest} />
+      {round.finished_at && <CustomerLink visit={visit.id} title={`${visit.company}: ${visit.site}`} />}
       <Flex gap="3" mt="4" wrap="wrap" className="no-print">
         <SheetLink href={`/api/v1/visits/${visit.id}/report`} look="next">
           Customer page

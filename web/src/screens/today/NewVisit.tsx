@@ -1,8 +1,8 @@
 /** Opening a visit that nobody scheduled. */
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { Link as RouterLink, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 
 import { fieldErrors, type FieldError, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
@@ -14,6 +14,7 @@ import { useReached } from "../../device/reach";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { say } from "../../shell/toast";
+import { UnitSearch } from "../../shell/UnitSearch";
 import { BeganOptions, ComplaintOptions, PeopleOptions } from "./choices";
 import { fromInput } from "./times";
 
@@ -39,6 +40,7 @@ export function NewVisit({ units, people, day, unit: known = "" }: Props) {
     resetOptions: { keepDirtyValues: true },
   });
   const [problem, setProblem] = useState("");
+  const [found, setFound] = useState<{ id: string; name: string } | null>(null);
   const go = useNavigate();
   const added = unitsHere(useEntries());
   // With signal a unit that was added is on the list in a moment.
@@ -69,18 +71,13 @@ export function NewVisit({ units, people, day, unit: known = "" }: Props) {
             <Field label="Unit" flex="1 1 16rem">
               <Choice required {...form.register("unit")}>
                 <option value="">Choose a unit</option>
+                {found && <option value={found.id}>{found.name}</option>}
                 {[...here, ...units].map((unit) => (
                   <option key={unit.id} value={unit.id}>
                     {unit.site}, {unit.unit}
                   </option>
                 ))}
               </Choice>
-              {units.length >= MOST_LISTED && (
-                <Text fontSize="sm" color="faint">
-                  The first {units.length}. Any other: find it under <RouterLink to="/find">Units</RouterLink>
-                  , and open its visit there.
-                </Text>
-              )}
             </Field>
           )}
           <Field label="Complaint" flex="1 1 14rem">
@@ -106,6 +103,16 @@ export function NewVisit({ units, people, day, unit: known = "" }: Props) {
             Open
           </Button>
         </Flex>
+        {known === "" && units.length >= MOST_LISTED && (
+          <UnitSearch
+            label={`The list holds the first ${units.length}. Find another`}
+            chosen=""
+            choose={(id, name) => {
+              setFound({ id, name });
+              form.setValue("unit", id, { shouldDirty: true });
+            }}
+          />
+        )}
         {problem && <Problem id="new-visit-problem">{problem}</Problem>}
       </form>
       {known === "" && <NewUnit added={(id) => form.setValue("unit", id, { shouldDirty: true })} />}

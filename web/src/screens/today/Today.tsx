@@ -12,6 +12,7 @@ import { TextInput } from "../../shell/fields";
 import { clock, COMPLAINT, shortDay } from "../../shell/words";
 import { useDayHere } from "../../device/dayHere";
 import { takeAlong } from "../../device/visits";
+import { FirstVisit } from "./FirstVisit";
 import { NewVisit } from "./NewVisit";
 import { PlanVisit } from "./PlanVisit";
 import { asDay, dayOn } from "./times";
@@ -69,6 +70,7 @@ export default function Today() {
             />
           </Flex>
         </Flex>
+        <FirstVisit />
         {today.isPending && <Text>Opening …</Text>}
         {today.isError && <Text color="brick">{inWords(today.error)}</Text>}
         {today.data && <DayList day={day} isToday={day === now} today={today.data} />}

@@ -10,6 +10,7 @@ import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { Choice, Field } from "../../shell/fields";
 import { day, month } from "../../shell/words";
+import { StockFor } from "./StockFor";
 
 type WatchedUnit = Schemas["WatchedUnit"];
 const FEW = 3;
@@ -66,30 +67,7 @@ export default function WatchScreen() {
                 {list.data.more && <Button onClick={() => setPage(page + 1)}>Next</Button>}
               </Flex>
             </Box>
-            <Box as="section" aria-label="Stock for" borderTopWidth="2px" borderColor="ink" pt="3">
-              <Heading as="h2" fontSize="md">
-                Stock for {day(list.data.until)}
-              </Heading>
-              <Text fontSize="sm" color="faint" mb="2">
-                Bad now, or past its limit by then.
-              </Text>
-              {list.data.carry.length === 0 && <Text>Nothing.</Text>}
-              {list.data.carry.map((one) => (
-                <Flex
-                  key={one.part}
-                  justify="space-between"
-                  gap="3"
-                  py="1"
-                  borderTopWidth="1px"
-                  borderColor="rule"
-                >
-                  <Text>{one.part}</Text>
-                  <Text className="num" fontWeight="700" fontSize="lg">
-                    {one.count}
-                  </Text>
-                </Flex>
-              ))}
-            </Box>
+            <StockFor list={list.data} />
           </Grid>
         )}
       </Box>
