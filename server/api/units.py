@@ -10,6 +10,7 @@ from ninja import Body, Router
 
 from accounts.versions import version_of
 from api.answer import answer
+from api.company import need_lead
 from api.problems import Problem
 from api.signed_in import Asking, writer_of
 from fleet.models import Unit
@@ -20,6 +21,7 @@ from outer_test.circuit import Ladder, ladder_of
 from outer_test.history import PARTS, PointHistory
 from outer_test.ledger import PartFitted
 from outer_test.nameplate import Plate
+from visits.in_order import archive_unit, bring_back, merge_places, merge_units
 from visits.keep import VisitThen, refresh_standing, unit_record
 from visits.load import member_names
 from visits.to_core import core_unit
@@ -54,6 +56,7 @@ class UnitFile:
     address: str
     label: str
     serial: str
+    archived: str
     notes: str
     notes_version: int
     notes_before: tuple[NotesThen, ...]
@@ -81,6 +84,20 @@ class PartPutIn(Made):
     note: str = ""
 
 
+@dataclass(frozen=True, slots=True)
+class WhyArchived:
+    """Why a unit is not looked after any more."""
+
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Into:
+    """The unit that this one is, or beside which it stands."""
+
+    into: UUID
+
+
 def _file(request: Asking, unit: Unit) -> HttpResponse:
     company = request.auth.company
     record = unit_record(company, unit)
@@ -88,7 +105,7 @@ def _file(request: Asking, unit: Unit) -> HttpResponse:
     names = member_names(company)
     parts = [PartShown(one.id, one.part, one.at, one.note, names.get(one.by or 0, "")) for one in reversed(parts_of(company, unit))]
     shown = UnitFile(
-        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.notes, version_of(company, notes_of(unit)),
+        unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.archived, unit.notes, version_of(company, notes_of(unit)),
         tuple(notes_before(unit, names)), visit.plate, ladder_of(visit, (), "unknown"), tuple(parts), PARTS, record.visits,
         record.points,
     )  # fmt: skip
@@ -119,3 +136,34 @@ def part_put_in(request: Asking, unit_id: UUID, body: Body[PartPutIn]) -> HttpRe
     unit = fit_part(writer_of(request), unit_id, New(body.id, PartFitted(body.part, body.note.strip(), body.at)))
     refresh_standing(request.auth.company, unit, core_unit(unit), timezone.now())
     return _file(request, unit)
+
+
+IN_ORDER = {200: UnitFile, 401: Problem, 403: Problem, 404: Problem, 422: Problem}
+
+
+@router.post("/{unit_id}/archive", response=IN_ORDER)
+def archive(request: Asking, unit_id: UUID, body: Body[WhyArchived]) -> HttpResponse:
+    """The unit is not looked after any more: on no list, its file kept. Leads only."""
+    need_lead(request)
+    return _file(request, archive_unit(writer_of(request), unit_id, body.why))
+
+
+@router.post("/{unit_id}/back", response=IN_ORDER)
+def back_in_use(request: Asking, unit_id: UUID) -> HttpResponse:
+    """The unit is looked after again. Leads only."""
+    need_lead(request)
+    return _file(request, bring_back(writer_of(request), unit_id))
+
+
+@router.post("/{unit_id}/merge", response=IN_ORDER)
+def merge(request: Asking, unit_id: UUID, body: Body[Into]) -> HttpResponse:
+    """The unit was entered twice: the other takes over all that was read on it. Leads only."""
+    need_lead(request)
+    return _file(request, merge_units(writer_of(request), unit_id, body.into))
+
+
+@router.post("/{unit_id}/merge-place", response=IN_ORDER)
+def merge_place(request: Asking, unit_id: UUID, body: Body[Into]) -> HttpResponse:
+    """The unit's place goes by two names: all its units stand where the other unit stands. Leads only."""
+    need_lead(request)
+    return _file(request, merge_places(writer_of(request), unit_id, body.into))

@@ -7,6 +7,7 @@ from icalendar import Calendar, Event
 
 from accounts.models import Company
 from fleet.models import Unit
+from fleet.write_unit import units_in_use
 from visits.models import Visit
 
 MOST = 2000
@@ -27,7 +28,7 @@ def next_visits(company: Company, now: datetime) -> bytes:
         Visit.objects.of(company).filter(finished_at__isnull=False).values("unit_id").annotate(last=Max("scheduled_for")).order_by("last")
     )
     due = {row["unit_id"]: row["last"] for row in last[:MOST] if row["unit_id"] not in waiting}
-    for unit in Unit.objects.of(company).filter(id__in=due).select_related("site").order_by("id"):
+    for unit in units_in_use(company).filter(id__in=due).order_by("id"):
         calendar.add_component(_yearly(unit, due[unit.id], now))
     text: bytes = calendar.to_ical()
     return text

@@ -25,7 +25,7 @@ from fleet.write_unit import find_text_of
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer, own_writer
 from outer_test.history import PARTS
-from outer_test.ledger import MOST_AHEAD, PartFitted, PlateRead, UnitAdded, UnitNotes
+from outer_test.ledger import MOST_AHEAD, Archived, PartFitted, PlateRead, UnitAdded, UnitNotes
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem, present, sparse
 from outer_test.visit import read_visit
@@ -91,14 +91,14 @@ def _settings(member: Member, about: CompanyIn) -> None:
 def _unit(member: Member, one: UnitIn) -> Unit:
     company = member.company
     try:
-        added, _ = UnitAdded(one.site, one.address, one.label, one.serial), UnitNotes(one.notes)
+        added, _, _ = UnitAdded(one.site, one.address, one.label, one.serial), UnitNotes(one.notes), Archived(one.archived)
     except FieldProblem as problem:
         raise FieldProblem("file", f"units.json: {problem}") from None
     site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
     plain = present(one)
     unit = Unit(
         company=company, id=one.id, site=site, label=one.label, serial=one.serial, plate=plain["plate"], fitted=plain["fitted"],
-        contactor_fitted=plain.get("contactor_fitted"), notes=one.notes,
+        contactor_fitted=plain.get("contactor_fitted"), notes=one.notes, archived=one.archived,
     )  # fmt: skip
     if Unit._base_manager.filter(id=one.id).exists():
         raise FieldProblem("file", "units.json: this zip was taken in here before.")
@@ -114,6 +114,7 @@ def _unit(member: Member, one: UnitIn) -> Unit:
 def _write_unit(writer: Writer, unit: Unit, added: UnitAdded, one: UnitIn) -> None:
     plate = PlateRead(one.plate, one.fitted, one.contactor_fitted)
     said = [added, *([plate] if plate != PlateRead() else []), *([UnitNotes(one.notes)] if one.notes else [])]
+    said += [Archived(one.archived)] if one.archived else []
     with ledger_of(writer) as ledger:
         ledger.write_events(Subject(unit.site_id, unit.pk), [New(uuid5(unit.pk, str(place)), body) for place, body in enumerate(said)])
 

@@ -46,7 +46,7 @@ def _files(company: Company) -> Iterator[tuple[str, bytes]]:
     about = {name: getattr(company, name) for name in ("name", "letterhead", "rules", "meters", "boards")}
     about["van_stock"] = plain(every_van(company))
     yield "company.json", _json(about)
-    units = Unit.objects.of(company).select_related("site").order_by("id")
+    units = Unit.objects.of(company).filter(same_as=None).select_related("site").order_by("id")
     yield "units.json", _json([_unit(unit) for unit in units])
     yield "parts.json", _json(list(_parts(company)))
     for row in Visit.objects.of(company).select_related("unit__site", "technician").order_by("scheduled_for", "id").iterator():
@@ -60,15 +60,17 @@ def _files(company: Company) -> Iterator[tuple[str, bytes]]:
 
 def _parts(company: Company) -> Iterator[dict[str, Any]]:
     """The parts recorded by themselves; those put in on a visit are in its file."""
+    same = dict(Unit.objects.of(company).exclude(same_as=None).values_list("pk", "same_as_id"))
     for row in EventRow.objects.of(company).filter(kind=Kind.FITTED.value).order_by("place"):
         at = row.body.get("at") or row.at.isoformat()
-        yield {"id": row.uuid, "unit": row.unit, "part": row.body["part"], "at": at, "note": row.body.get("note", "")}
+        yield {"id": row.uuid, "unit": same.get(row.unit, row.unit), "part": row.body["part"], "at": at, "note": row.body.get("note", "")}
 
 
 def _unit(one: Unit) -> dict[str, Any]:
     return {
         "id": one.id, "site": one.site.name, "address": one.site.address, "label": one.label, "serial": one.serial, "plate": one.plate,
-        "fitted": one.fitted, "contactor_fitted": one.contactor_fitted, "notes": one.notes, "tag": one.tag,
+        "fitted": one.fitted, "contactor_fitted": one.contactor_fitted, "notes": one.notes, "archived": one.archived,
+        "tag": one.tag,
     }  # fmt: skip
 
 

@@ -24,6 +24,7 @@ class UnitIn:
     fitted: tuple[FittedCapacitor, ...] = ()
     contactor_fitted: Contactor | None = None
     notes: str = ""
+    archived: str = ""
     tag: str = ""
 
 

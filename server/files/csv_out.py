@@ -48,7 +48,7 @@ class _Line:
 
 def readings_csv(company: Company, unit: UUID | None = None, visit: UUID | None = None) -> Iterator[str]:
     """The heading, then one line a reading, in the order of the visits and as they were read."""
-    rows = Visit.objects.of(company).select_related("unit__site").order_by("scheduled_for", "id")
+    rows = Visit.objects.of(company).select_related("unit__site", "technician").order_by("scheduled_for", "id")
     if unit is not None:
         rows = rows.filter(unit=unit)
     if visit is not None:

@@ -6,10 +6,13 @@ from typing import Any
 from django.conf import settings
 from django.db import connection, connections
 from django.utils import timezone
+from procrastinate import RetryStrategy
 
 from visits.models import FileJob, ImportJob
 
 SILENT = timedelta(seconds=120)
+# Where it fails before its state can be written (the database away, a worker of the version before), it is begun again.
+AGAIN = RetryStrategy(max_attempts=5, wait=5)
 
 Job = FileJob | ImportJob
 

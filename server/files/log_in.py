@@ -15,6 +15,7 @@ from accounts.audit import note
 from accounts.models import Company
 from files.job import beat, set_job
 from fleet.models import Unit
+from fleet.write_unit import units_in_use
 from ledger.read import Read
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, own_writer
@@ -41,7 +42,7 @@ def _rows(job: ImportJob) -> Iterator[LogRow | RowProblem]:
 
 
 def _units(job: ImportJob) -> dict[str, Unit]:
-    rows = Unit.objects.of(job.company).exclude(serial="").select_related("site")
+    rows = units_in_use(job.company).exclude(serial="")
     found = {unit.serial.casefold(): unit for unit in rows}
     return {"": job.unit} | found if job.unit is not None else found
 

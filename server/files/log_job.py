@@ -15,9 +15,10 @@ from procrastinate.contrib.django import app
 from accounts.models import Company, Member
 from accounts.time_zone import zone_of
 from background import later
-from files.job import Stopped, let_go, set_job, stop_job
+from files.job import AGAIN, Stopped, let_go, set_job, stop_job
 from files.log_in import check_log, keep_log
 from fleet.models import Unit
+from fleet.write_unit import units_in_use
 from outer_test.entry import LogHead, Mapping, RowProblem, look_at
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import plain
@@ -74,7 +75,7 @@ def _head_of(file: "File[Any]") -> str:
 
 
 def _serials(company: Company) -> list[str]:
-    return list(Unit.objects.of(company).exclude(serial="").values_list("serial", flat=True))
+    return list(units_in_use(company).exclude(serial="").values_list("serial", flat=True))
 
 
 def _show(job: ImportJob, seen: LogHead) -> None:
@@ -160,7 +161,7 @@ def forget_logs(timestamp: int) -> None:
         let_go(job)
 
 
-@app.task(name="read_log")
+@app.task(name="read_log", retry=AGAIN)
 def read_log(job: int) -> None:
     """Do what the file waits for, and say how it ended whatever happens. Done twice, as after a killed worker, it is done once."""
     row: ImportJob = ImportJob._base_manager.select_related("company", "member", "unit").get(pk=job)

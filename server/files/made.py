@@ -19,7 +19,7 @@ from accounts.time_zone import zone_of
 from background import later
 from files.company_in import take_in_company
 from files.company_out import parts_in_zip, write_company
-from files.job import Stopped, beat, let_go, set_job, stop_job
+from files.job import AGAIN, Stopped, beat, let_go, set_job, stop_job
 from files.report import report_pdf
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import plain
@@ -124,7 +124,7 @@ _DO: dict[FileKind, Callable[[FileJob, _Beat], None]] = {
 }
 
 
-@app.task(name="do_file", aliases=["do_zip"])
+@app.task(name="do_file", aliases=["do_zip"], retry=AGAIN)
 def do_file(job: int) -> None:
     """Make it or take it in, and say how it ended whatever happens. Done twice, as after a killed worker, it is done once."""
     row: FileJob = FileJob._base_manager.select_related("company", "member__company", "visit").get(pk=job)

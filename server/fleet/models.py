@@ -30,7 +30,11 @@ class Site(CompanyRow):
 
 
 class Unit(CompanyRow):
-    """One outdoor unit. `plate`, `fitted` and `contactor_fitted` are the core's shapes as JSON, as they stand now."""
+    """One outdoor unit. `plate`, `fitted` and `contactor_fitted` are the core's shapes as JSON, as they stand now.
+
+    `archived` is why it is not looked after any more, empty while it is; `same_as` the unit that it turned out to be: what was read on
+    it is that one's.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     site = models.ForeignKey(Site, on_delete=models.PROTECT, related_name="+")
@@ -40,6 +44,8 @@ class Unit(CompanyRow):
     fitted = models.JSONField(default=list)
     contactor_fitted = models.JSONField(null=True)
     notes = models.TextField(blank=True)
+    archived = models.CharField(max_length=200, blank=True, default="")
+    same_as = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
     tag = models.CharField(max_length=32, unique=True, default=new_tag, editable=False)
     find_text = models.TextField(blank=True, editable=False)
 

@@ -7,8 +7,8 @@ from uuid import UUID, uuid5
 
 from accounts.models import Company
 from fleet.models import Unit
-from fleet.write_unit import find_unit
-from ledger.read import events_of_unit
+from fleet.write_unit import find_unit, ids_of
+from ledger.read import events_of_units
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer
 from outer_test.history import PARTS, PartChanged, names_of
@@ -30,7 +30,7 @@ class FittedPart:
 
 def parts_of(company: Company, unit: Unit) -> list[FittedPart]:
     """The parts put into a unit, oldest first, without those that were taken off the record again."""
-    events = events_of_unit(company, unit.pk, (Kind.FITTED, Kind.PART, Kind.TAKEN_BACK)).events
+    events = events_of_units(company, ids_of(unit), (Kind.FITTED, Kind.PART, Kind.TAKEN_BACK)).events
     gone = {event.body.of for event in events if event.kind is Kind.TAKEN_BACK}
     return sorted((part for event in events if event.id not in gone for part in _parts(event)), key=lambda part: part.at)
 

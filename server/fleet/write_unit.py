@@ -5,11 +5,13 @@ from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID, uuid4
 
+from django.db.models import QuerySet
+
 from accounts.audit import note
 from accounts.models import Company
 from accounts.versions import change_from
 from fleet.models import Site, Unit
-from ledger.read import events_of_unit
+from ledger.read import events_of_units
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, Writer
 from outer_test.ledger import Kind, PlateRead, UnitAdded, UnitNotes
@@ -23,25 +25,37 @@ class NoSuchUnit(LookupError):
 
 
 def find_unit(company: Company, unit_id: UUID) -> Unit:
-    """The unit with its site. Raises NoSuchUnit, also for another company's."""
-    unit: Unit | None = Unit.objects.of(company).filter(id=unit_id).select_related("site").first()
+    """The unit with its site, or the one that it turned out to be. Raises NoSuchUnit, also for another company's."""
+    return _itself(Unit.objects.of(company).filter(id=unit_id))
+
+
+def _itself(units: "QuerySet[Unit]") -> Unit:
+    unit = units.select_related("site", "same_as__site").first()
     if unit is None:
         raise NoSuchUnit
-    return unit
+    return unit.same_as or unit
+
+
+def ids_of(unit: Unit) -> list[UUID]:
+    """The ids that what was written of this unit can stand under: its own, and those of units that turned out to be it."""
+    return [unit.pk, *Unit.objects.of(unit.company).filter(same_as=unit).values_list("pk", flat=True)]
+
+
+def units_in_use(company: Company) -> "QuerySet[Unit]":
+    """The units that are looked after."""
+    rows: QuerySet[Unit] = Unit.objects.of(company).filter(archived="", same_as=None).select_related("site")
+    return rows
 
 
 def units_by_place(company: Company, only: Sequence[UUID] = ()) -> list[Unit]:
     """These units, or the first of all, by site and label."""
-    rows = Unit.objects.of(company).select_related("site").order_by("site__name", "label")
+    rows = units_in_use(company).order_by("site__name", "label")
     return list(rows.filter(id__in=only) if only else rows[:MOST_LISTED])
 
 
 def unit_by_tag(company: Company, tag: str) -> Unit:
     """The unit whose sticker says this. Raises NoSuchUnit."""
-    unit: Unit | None = Unit.objects.of(company).filter(tag=tag).select_related("site").first()
-    if unit is None:
-        raise NoSuchUnit
-    return unit
+    return _itself(Unit.objects.of(company).filter(tag=tag))
 
 
 def add_unit(writer: Writer, new: New) -> Unit:
@@ -101,5 +115,5 @@ class NotesThen:
 
 def notes_before(unit: Unit, names: Mapping[int, str]) -> list[NotesThen]:
     """What a unit's notes said over time, the latest first. names: of the company's people."""
-    read = events_of_unit(unit.company, unit.pk, [Kind.UNIT_NOTES])
+    read = events_of_units(unit.company, ids_of(unit), [Kind.UNIT_NOTES])
     return [NotesThen(one.at, names.get(one.by or 0, ""), one.body.notes) for one in reversed(read.events)]

@@ -43,9 +43,9 @@ def events_of_visits(company: Company, visits: Sequence[UUID]) -> dict[UUID, Rea
     return {visit: read_rows(rows) for visit, rows in by_visit.items()}
 
 
-def events_of_unit(company: Company, unit: UUID, kinds: Iterable[Kind]) -> Read:
-    """What was written of a unit, on its visits too, of these kinds."""
-    return read_rows(_rows(EventRow.objects.of(company).filter(unit=unit, kind__in=[kind.value for kind in kinds])))
+def events_of_units(company: Company, units: Sequence[UUID], kinds: Iterable[Kind]) -> Read:
+    """What was written of these units, on their visits too, of these kinds."""
+    return read_rows(_rows(EventRow.objects.of(company).filter(unit__in=list(units), kind__in=[kind.value for kind in kinds])))
 
 
 def _rows(rows: "QuerySet[Any]") -> Any:

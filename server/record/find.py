@@ -27,6 +27,7 @@ class FoundUnit:
     address: str
     unit: str
     serial: str
+    archived: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +54,7 @@ def find(company: Company, text: str) -> Found:
     words = " ".join(text.split())[:LONGEST]
     if len(_plain(words)) < 2:
         return Found((), ())
-    all_units = Unit.objects.of(company).select_related("site")
+    all_units = Unit.objects.of(company).filter(same_as=None).select_related("site")
     all_visits = Visit.objects.of(company).select_related("unit", "unit__site").only(*_SHOWN)
     units, visits = _by_words(all_units, words), []
     if not units:
@@ -64,7 +65,7 @@ def find(company: Company, text: str) -> Found:
         units = [] if visits else _misspelt(all_units, words, strange)
     visits = visits or _latest_of(units, Visit.objects.of(company))
     return Found(
-        tuple(FoundUnit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial) for unit in units),
+        tuple(FoundUnit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, unit.archived != "") for unit in units),
         tuple(FoundVisit(visit.id, visit.unit.site.name, visit.unit.label, visit.scheduled_for, visit.complaint) for visit in visits),
     )
 

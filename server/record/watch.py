@@ -79,7 +79,7 @@ POINTS = (
 def watch_list(member: Member, today: date, point: str = "", page: int = 0) -> WatchList:
     """Units with something open or something that meets its limit, the worst and the soonest first; narrowed to one point if given."""
     company = member.company
-    rows = UnitStanding.objects.of(company).filter(Q(rank__lt=_GOOD) | Q(crosses__isnull=False) | Q(left__gt=0))
+    rows = UnitStanding.objects.of(company).filter(unit__archived="").filter(Q(rank__lt=_GOOD) | Q(crosses__isnull=False) | Q(left__gt=0))
     if point:
         rows = rows.filter(points__contains=[point])
     # A unit's row is wide, and the list shows little of it.
@@ -119,7 +119,7 @@ def end_of_next_month(today: date) -> date:
 _CARRY = """
 SELECT part, count(*) FROM (
   SELECT DISTINCT s.unit_id, w->'carry' AS part
-  FROM fleet_unitstanding s, jsonb_array_elements(s.watched) w
+  FROM fleet_unitstanding s JOIN fleet_unit u ON u.id = s.unit_id AND u.archived = '', jsonb_array_elements(s.watched) w
   WHERE s.company_id = %(company)s AND (s.rank <= %(bad)s OR s.crosses <= %(until)s) AND jsonb_typeof(w->'carry') = 'object'
     AND (w->>'verdict' IN ('bad', 'stop') OR (w->>'crosses')::date <= %(until)s)
 ) needed GROUP BY part ORDER BY count(*) DESC, part LIMIT 30

@@ -5,8 +5,8 @@ from uuid import UUID
 
 from django.db import transaction
 
-from fleet.write_unit import carry
-from ledger.read import events_of_unit
+from fleet.write_unit import carry, ids_of
+from ledger.read import events_of_units
 from ledger.writer import Made, Writer
 from outer_test.acts import Act, Body, Moment
 from outer_test.ledger import Kind
@@ -59,7 +59,7 @@ def _up_to_a_plate(acts: Iterable[tuple[Made, Act]]) -> Iterator[list[tuple[Made
 def _with_plate(writer: Writer, loaded: Loaded) -> Loaded:
     """The plate that was read last is the unit's own: of two read by people who did not know of each other, the later."""
     row = loaded.row
-    carry(row.unit, events_of_unit(writer.company, row.unit_id, [Kind.PLATE]).events[-1].body)
+    carry(row.unit, events_of_units(writer.company, ids_of(row.unit), [Kind.PLATE]).events[-1].body)
     if row.frozen is not None and row.finished_at is None:  # it is open again: it goes by what is read now
         row.frozen = as_it_stands(writer.company, row.unit, row.technician.van_stock)
         row.save(update_fields=["frozen"])

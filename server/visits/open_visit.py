@@ -10,7 +10,7 @@ from fleet.write_unit import find_unit
 from ledger.write import Ledger, ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
 from outer_test.acts import OpenVisit
-from outer_test.ledger import Opened, Rules, settled
+from outer_test.ledger import Archived, Opened, Rules, settled
 from outer_test.rules.defrost import timed_out_after
 from outer_test.visit import Lifted
 from visits.baseline import unit_baseline
@@ -52,6 +52,10 @@ def open_visit(writer: Writer, unit_id: UUID, made: Made, opening: OpenVisit) ->
         ]
         events = [New(name, body, made.at, made.seq, made.after, besides) for besides, (name, body) in enumerate(begins, 1)]
         ledger.write_events(Subject(unit.site_id, unit.pk, made.id), events)
+        if unit.archived:  # whoever goes there looks after it again; opened without signal, nothing of it is refused
+            ledger.write_events(Subject(unit.site_id, unit.pk), [New(named(made, "in use"), Archived(), made.at)])
+            unit.archived = ""
+            unit.save(update_fields=["archived"])
     return visit
 
 

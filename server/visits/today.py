@@ -7,7 +7,7 @@ from django.db.models import Q
 from django.utils import timezone
 
 from accounts.models import Member
-from fleet.models import Unit
+from fleet.write_unit import units_in_use
 from outer_test.assessment import assess
 from outer_test.judgement import Verdict
 from outer_test.ledger import Kind
@@ -45,7 +45,7 @@ def today(member: Member, day: date | None = None) -> Today:
     names = member_names(company)
     lines = (_line(member, row, live.get(row.pk) or _as_finished(row), names) for row in rows)
     visits = sorted(lines, key=lambda line: (not line.mine, line.scheduled_for))
-    units = Unit.objects.of(company).select_related("site").order_by("site__name", "label")[:MOST_UNITS]
+    units = units_in_use(company).order_by("site__name", "label")[:MOST_UNITS]
     choices = tuple(UnitChoice(unit.id, unit.site.name, unit.label) for unit in units)
     people = Member.objects.filter(company=company, is_active=True).order_by("first_name", "username")
     return Today(company.name, asked, tuple(visits), choices, tuple(PersonChoice(one.pk, one.shown_name) for one in people))

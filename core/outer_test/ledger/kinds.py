@@ -64,6 +64,8 @@ class Kind(StrEnum):
     PLATE = "plate"
     FITTED = "fitted"
     UNIT_NOTES = "unit-notes"
+    ARCHIVED = "archived"
+    MERGED = "merged"
 
 
 def _at_most(name: str, text: str, most: int, least: int = 0) -> None:
@@ -298,6 +300,23 @@ class UnitNotes(Record):
         _at_most("notes", self.notes, 4000)
 
 
+@dataclass(frozen=True, slots=True)
+class Archived(Record):
+    """A unit is not looked after any more, and why; in use again where nothing is said."""
+
+    why: str = ""
+
+    def __post_init__(self) -> None:
+        _at_most("why", self.why, 200)
+
+
+@dataclass(frozen=True, slots=True)
+class Merged(Record):
+    """Another unit turned out to be this one: what was read on it is this unit's."""
+
+    unit: str
+
+
 KINDS: Final[dict[Kind, type[Any]]] = {
     Kind.OPENED: Opened, Kind.PLANNED: Planned, Kind.CANCELLED: Cancelled, Kind.CORRECTED: Corrected,
     Kind.READING: Reading, Kind.SEEN: SeenAt, Kind.POWER: PowerEvent, Kind.LIFTED: Lifted, Kind.ENDED: Ended,
@@ -305,6 +324,7 @@ KINDS: Final[dict[Kind, type[Any]]] = {
     Kind.CONDITIONS: Conditions, Kind.RULES: Rules, Kind.SIGNATURE: Signature, Kind.FINISHED: Finished, Kind.REOPENED: Reopened,
     Kind.CONCLUSION: Conclusion,
     Kind.UNIT: UnitAdded, Kind.PLATE: PlateRead, Kind.FITTED: PartFitted, Kind.UNIT_NOTES: UnitNotes,
+    Kind.ARCHIVED: Archived, Kind.MERGED: Merged,
 }  # fmt: skip
 _KIND_OF: Final = {body: kind for kind, body in KINDS.items()}
 

@@ -6,7 +6,7 @@ from django.test import TestCase
 
 from accounts.models import Company
 from fleet.models import Unit
-from ledger.read import events_of_unit
+from ledger.read import events_of_units
 from outer_test.assessment import assess
 from outer_test.history import told_of
 from outer_test.ledger import Kind, Opened, PlateRead, UnitAdded
@@ -26,7 +26,7 @@ class AddUp(TestCase):
 
     def test_a_unit_is_its_last_plate_at_its_place(self) -> None:
         for unit in Unit.objects.of(self.company).select_related("site"):
-            events = events_of_unit(self.company, unit.pk, (Kind.UNIT, Kind.PLATE)).events
+            events = events_of_units(self.company, [unit.pk], (Kind.UNIT, Kind.PLATE)).events
             added: UnitAdded = next(event.body for event in events if event.kind is Kind.UNIT)
             self.assertEqual(
                 (added.site, added.address, added.label, added.serial), (unit.site.name, unit.site.address, unit.label, unit.serial)

@@ -20,7 +20,7 @@ interface Props {
 export function UnitSearch({ label, chosen, choose, but, disabled = false }: Props) {
   const [words, setWords] = useState("");
   const found = useFind(useRested(words));
-  const hits = found.data?.units.filter(({ id }) => id !== but) ?? [];
+  const hits = found.data?.units.filter(({ id, archived }) => id !== but && !archived) ?? [];
   if (chosen)
     return (
       <Box>

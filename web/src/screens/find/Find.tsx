@@ -51,7 +51,7 @@ export default function FindScreen() {
                 key={one.id}
                 to={`/units/${one.id}`}
                 title={`${one.site}, ${one.unit}`}
-                more={[one.address, one.serial && `serial ${one.serial}`]}
+                more={[one.address, one.serial && `serial ${one.serial}`, one.archived ? "out of use" : ""]}
               />
             ))}
           </Part>

@@ -167,7 +167,7 @@ function Paper({ visit }: { visit: VisitShown }) {
       </Text>
       <Sign visit={visit.id} digest={round.digest} />
       {round.finished_at && <CustomerLink visit={visit.id} title={`${visit.company}: ${visit.site}`} />}
-      <Flex gap="3" mt="4" wrap="wrap" className="no-print">
+      <Flex gap="3" mt="4" wrap="wrap" align="flex-start" className="no-print">
         <SheetLink href={`/api/v1/visits/${visit.id}/report`} look="next">
           Customer page
         </SheetLink>

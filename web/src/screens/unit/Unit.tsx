@@ -15,6 +15,7 @@ import { PlateShown } from "../sheet/SheetPlate";
 import { NewVisit } from "../today/NewVisit";
 import { Compare } from "./Compare";
 import { History } from "./History";
+import { InOrder } from "./InOrder";
 import { NotesAndParts } from "./NotesAndParts";
 import { Photos } from "./Photos";
 import { UnitFiles } from "./UnitFiles";
@@ -46,6 +47,11 @@ function Opened({ unit }: { unit: UnitFile }) {
         <Text color="faint" mb="4">
           {[unit.address, unit.serial && `serial ${unit.serial}`].filter(Boolean).join(" · ")}
         </Text>
+        {unit.archived && (
+          <Text borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3" mb="4">
+            Out of use: {unit.archived}. It is on no list; a visit opened here puts it in use again.
+          </Text>
+        )}
         <Grid templateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 20rem" }} gap="8" alignItems="start">
           <Box minW="0">
             {compared.length === 2 ? (
@@ -64,6 +70,7 @@ function Opened({ unit }: { unit: UnitFile }) {
             <NotesAndParts unit={unit} />
             <Photos unit={unit.id} />
             <UnitFiles unit={unit.id} />
+            <InOrder unit={unit} />
           </Box>
         </Grid>
       </Box>
