@@ -2,15 +2,20 @@
 
 import random
 import re
+from datetime import UTC, datetime
 from io import BytesIO
+from itertools import pairwise
 from typing import Any
+from uuid import uuid4
 
+from django.utils import timezone
 from PIL import Image
 from playwright.sync_api import Page, Route, expect
 
 from browser_tests.base import BrowserTest, wait_until_sent
+from files.photo_in import PhotoOf, keep_photo
 from testing.fixtures import fresh, own_files
-from visits.models import Photo
+from visits.models import Photo, Visit
 
 UNIT = "Fell Road 21, side yard"
 READY = "Ready without signal"
@@ -125,6 +130,44 @@ class WithoutSignal(BrowserTest):
         shown = self.on_record()
         self.assertEqual((shown["site"], shown["complaint"], shown["technician"]), ("Far Barn", "hums-no-start", "Wren Hartle"))
         self.assertEqual([one["value"] for one in shown["round"]["entries"]], ["31.0"])
+
+    def test_eight_hours_of_a_devices_time(self) -> None:
+        page = self.cold()
+        page.clock.install(time=datetime.now(UTC))
+        typed = {"cap.herm.uf": "34.9", "cap.fan.uf": "4.9", "contactor.coil.ohm": "14.2", "defrost.valve_coil.ohm": "21.0"}
+        for point, text in typed.items():
+            self.at(page, point)
+            page.locator("[data-reading]").fill(text)
+            page.keyboard.press("Enter")
+            expect(page.get_by_role("main").locator("svg[role=img]").first).to_be_visible(timeout=30_000)
+            page.clock.fast_forward("02:00:00")
+        expect(page.get_by_role("button", name="No signal")).to_have_text(f"No signal · {len(typed)} waiting")
+        page.reload()
+        expect(page.get_by_role("button", name="No signal")).to_have_text(f"No signal · {len(typed)} waiting")
+        page.context.set_offline(False)
+        wait_until_sent(page)
+        entries = [one for one in self.on_record()["round"]["entries"] if one["point"] in typed]
+        self.assertEqual({one["point"]: one["value"] for one in entries}, typed)
+        times = sorted(datetime.fromisoformat(one["at"]) for one in entries)
+        for before, after in pairwise(times):
+            self.assertAlmostEqual((after - before).total_seconds(), 7200, delta=120)
+        self.assertEqual([one["point"] for one in sorted(entries, key=lambda one: str(one["at"]))], list(typed))
+        self.assertLess(times[-1], datetime.now(UTC), "what a clock that ran ahead said is put right")
+
+    def test_a_route_taken_along_has_the_units_file_and_its_photos(self) -> None:
+        own_files(self)
+        visit = Visit._base_manager.select_related("unit__company", "technician").get(pk=self.visit.split("/")[2])
+        drawn = BytesIO()
+        Image.new("RGB", (900, 600), "#2c6e49").save(drawn, "JPEG")
+        keep_photo(visit.technician, PhotoOf(visit.unit, about="plate"), uuid4(), drawn.getvalue(), timezone.now())
+        self.page.get_by_role("button", name="Take this route with me").click()
+        expect(self.page.get_by_text(re.compile(r"(\d) of \1 on this device\."))).to_be_visible(timeout=60_000)
+        page = self.cold()
+        page.goto(f"{self.live_server_url}/units/{visit.unit_id}")
+        picture = page.get_by_role("img", name="plate")
+        expect(picture).to_be_visible()
+        self.assertEqual(picture.evaluate("one => one.decode().then(() => one.naturalWidth)"), 480)
+        expect(page.get_by_role("region", name="Visits")).to_contain_text("maintenance")
 
 
 class WhoseItIs(BrowserTest):

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from outer_test.acts import Doer, Done, Outcome, with_all
 from outer_test.ledger import RecordData, Recorded, recorded_from
 from outer_test.plain_data import plain, read_text
-from outer_test.round import Round, round_of
+from outer_test.round import Round, Verdicts, round_of, verdicts_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -15,6 +15,14 @@ class Judged:
     """A visit's round with everything done on it, and what became of each act that the server does not have yet."""
 
     round: Round
+    outcomes: tuple[Outcome, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class JudgedFirst:
+    """As `Judged`, with each reading's own verdict and nothing that is concluded from all of them."""
+
+    verdicts: Verdicts
     outcomes: tuple[Outcome, ...]
 
 
@@ -45,3 +53,9 @@ class Visits:
         """`Judged` as JSON, with these acts (`Done` as JSON) on what was kept. Raises KeyError for a visit that is not kept."""
         recorded, doer = self._kept[visit]
         return json.dumps(plain(judged(recorded, read_text(tuple[Done, ...], acts), doer)), ensure_ascii=False)
+
+    def judge_first(self, visit: str, acts: str) -> str:
+        """`JudgedFirst` as JSON, likewise: what `judge` is going to say of each reading, at once."""
+        recorded, doer = self._kept[visit]
+        after, outcomes = with_all(recorded, read_text(tuple[Done, ...], acts), doer)
+        return json.dumps(plain(JudgedFirst(verdicts_of(after), outcomes)), ensure_ascii=False)

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from outer_test import VERSION
-from outer_test.assessment import Assessment, as_left, assessment_of, judge
+from outer_test.assessment import Assessment, Judged, as_left, assessment_of, judge
 from outer_test.circuit import ladder_of
 from outer_test.diagnosis import diagnose, expected_here, table_of
 from outer_test.ledger import STOPPED, Conflict, Event, Kind, Recorded, latest_run, standing
@@ -21,6 +21,7 @@ from outer_test.round.shown import (
     PowerShown,
     Round,
     StampShown,
+    Verdicts,
     WaitingShown,
 )
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
@@ -35,7 +36,8 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
     """
     visit = recorded.visit
     judged = judge(as_left(visit))
-    assessment = assessment_of(visit, judged)
+    first = _verdicts(recorded, judged)
+    assessment = first.assessment
     table = table_of(visit.plate)
     planned = stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None})
     diagnosis = diagnose(visit, judged, table)
@@ -45,18 +47,18 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
         place=recorded.place,
         stations=planned,
         path=path_of(judged, planned, assessment, diagnosis),
-        caught=caught(judged.power.state),
+        caught=first.caught,
         assessment=assessment,
         diagnosis=diagnosis,
         expected=dict(expected_here(visit.plate, table, assessment.findings)),
-        entries=tuple(entries_of(recorded)),
-        lifted=tuple(_lifted(recorded)),
+        entries=first.entries,
+        lifted=first.lifted,
         parts=tuple(
             NewPartShown(event.id, event.at, recorded.name_of(event), event.body)
             for event in standing(recorded.of(Kind.PART, Kind.TAKEN_BACK), Kind.PART)
         ),
         notes=tuple(NoteShown(note.id, note.body.text, note.at, recorded.name_of(note)) for note in recorded.of(Kind.NOTE)),
-        power_log=tuple(PowerShown(said.id, said.body.state, said.at, recorded.name_of(said)) for said in recorded.of(Kind.POWER)),
+        power_log=first.power_log,
         plate=visit.plate,
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
@@ -74,6 +76,27 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
         waiting=tuple(_waiting(recorded)),
         conflicts=tuple(_conflict(recorded, conflict, asker) for conflict in recorded.conflicts),
         unreadable=recorded.unreadable,
+    )
+
+
+def verdicts_of(recorded: Recorded) -> Verdicts:
+    """What the visit's readings say, each for itself.
+
+    >>> verdicts_of(Recorded(Visit(), ())).assessment.overall.value
+    'unjudged'
+    """
+    return _verdicts(recorded, judge(as_left(recorded.visit)))
+
+
+def _verdicts(recorded: Recorded, judged: Judged) -> Verdicts:
+    said = recorded.of(Kind.POWER)
+    return Verdicts(
+        place=recorded.place,
+        caught=caught(judged.power.state),
+        assessment=assessment_of(recorded.visit, judged),
+        entries=tuple(entries_of(recorded)),
+        lifted=tuple(_lifted(recorded)),
+        power_log=tuple(PowerShown(one.id, one.body.state, one.at, recorded.name_of(one)) for one in said),
     )
 
 

@@ -139,6 +139,18 @@ class ConflictShown:
 
 
 @dataclass(frozen=True, slots=True)
+class Verdicts:
+    """What of a `Round` each reading says for itself: shown first, for concluding from all of them takes longer."""
+
+    place: int
+    caught: dict[str, str]
+    assessment: Assessment
+    entries: tuple[EntryShown, ...]
+    lifted: tuple[LiftedShown, ...]
+    power_log: tuple[PowerShown, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Round:
     """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
 

@@ -3,7 +3,7 @@ import { useWatched, Watched } from "./watched";
 
 export type Question =
   | { id: number; kind: "keep"; visit: string; record: string; ahead: number }
-  | { id: number; kind: "judge"; visit: string; acts: string };
+  | { id: number; kind: "judge" | "first"; visit: string; acts: string };
 
 export interface Answer {
   /** 0 says that the core is up, or that it could not be started. */
@@ -88,7 +88,8 @@ export function startCore(): void {
 
 function ask(
   question:
-    Omit<Extract<Question, { kind: "keep" }>, "id"> | Omit<Extract<Question, { kind: "judge" }>, "id">,
+    | Omit<Extract<Question, { kind: "keep" }>, "id">
+    | Omit<Extract<Question, { kind: "judge" | "first" }>, "id">,
 ): Promise<string> {
   const to = worker;
   if (to === undefined) return Promise.reject(new Error("The core is not running."));
@@ -106,6 +107,10 @@ export const keepInCore = (visit: string, record: string, ahead: number): Promis
 /** What the core says of a visit with these acts done. Both as JSON. */
 export const judgeInCore = (visit: string, acts: string): Promise<string> =>
   ask({ kind: "judge", visit, acts });
+
+/** The same, with each reading's own verdict and no conclusion: that takes longer. */
+export const judgeFirst = (visit: string, acts: string): Promise<string> =>
+  ask({ kind: "first", visit, acts });
 
 let behind = 0;
 document.addEventListener("visibilitychange", () => {

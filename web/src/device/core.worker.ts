@@ -6,6 +6,7 @@ import type { Answer, Question } from "./core";
 interface Visits {
   keep(visit: string, record: string, ahead: number): void;
   judge(visit: string, acts: string): string;
+  judge_first(visit: string, acts: string): string;
 }
 
 const START = `
@@ -37,6 +38,7 @@ addEventListener("message", ({ data }: MessageEvent<Question>) => {
   void started
     .then((visits) => {
       if (data.kind === "keep") visits.keep(data.visit, data.record, data.ahead);
+      if (data.kind === "first") return visits.judge_first(data.visit, data.acts);
       return data.kind === "judge" ? visits.judge(data.visit, data.acts) : "";
     })
     .then(

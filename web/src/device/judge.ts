@@ -1,7 +1,7 @@
 /** The round as it is with everything done on this device: made by the core here, or by the server while that still loads. */
 import { api, clockAhead, data, type Schemas, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
-import { coreState, judgeInCore, keepInCore, whenCoreIsUp } from "./core";
+import { coreState, judgeFirst, judgeInCore, keepInCore, whenCoreIsUp } from "./core";
 import { allEntries, waitingOf } from "./entries";
 import { take, type Outcome } from "./outcomes";
 import { isReached } from "./reach";
@@ -21,17 +21,39 @@ export const asSent = ({ visit, ...entry }: Entry): Schemas["Entry"] => ({
   visit,
 });
 
+async function hasRecord(id: string, record: VisitShown["record"]): Promise<void> {
+  if (inCore.get(id) === record) return;
+  await keepInCore(id, JSON.stringify(record), clockAhead());
+  inCore.set(id, record);
+}
+
 /** What the core on this device says. Throws where it is not up. */
 export async function judgedHere(
   id: string,
   record: VisitShown["record"],
   waiting: Entry[],
 ): Promise<Judged> {
-  if (inCore.get(id) !== record) {
-    await keepInCore(id, JSON.stringify(record), clockAhead());
-    inCore.set(id, record);
-  }
+  await hasRecord(id, record);
   return JSON.parse(await judgeInCore(id, JSON.stringify(waiting.map(asDone)))) as Judged;
+}
+
+type Verdicts = Pick<
+  VisitShown["round"],
+  "place" | "caught" | "assessment" | "entries" | "lifted" | "power_log"
+>;
+
+/** What each reading says for itself, a good deal before what all of them come to; nothing where the core is not up. */
+async function firstHere(shown: VisitShown, waiting: Entry[]): Promise<Verdicts | undefined> {
+  if (coreState() !== "ready" || shown.round.unreadable > 0) return undefined;
+  try {
+    await hasRecord(shown.id, shown.record);
+    const first = JSON.parse(await judgeFirst(shown.id, JSON.stringify(waiting.map(asDone)))) as {
+      verdicts: Verdicts;
+    };
+    return first.verdicts;
+  } catch {
+    return undefined; // the whole answer, asked for next, says what is wrong
+  }
 }
 
 /** The visit with what waits on this device, and what became of each entry; undefined where nobody can say now. */
@@ -89,21 +111,26 @@ async function byServer(id: string, waiting: Entry[]): Promise<Judged | undefine
 
 let latest = 0;
 
+async function drawRound(shown: VisitShown, changed: Partial<VisitShown["round"]>): Promise<void> {
+  const now = queries.getQueryData<VisitShown>(["visit", shown.id]) ?? shown;
+  const next = { ...now, round: { ...now.round, ...changed } };
+  queries.setQueryData(["visit", shown.id], next);
+  // Without signal the day's list goes by what is kept here.
+  if (!isReached()) await keepVisit(next);
+}
+
 /** Draw a visit anew with all that was done on it; what is wrong with an entry stays with it. Gives back what became of each. */
 export async function redraw(visit: string): Promise<Outcome[]> {
   const shown = queries.getQueryData<VisitShown>(["visit", visit]);
   if (shown === undefined) return [];
   const mine = (latest += 1);
-  const answer = await judged(shown);
+  const waiting = await waitingOf(visit);
+  const first = await firstHere(shown, waiting);
+  if (first !== undefined && mine === latest) await drawRound(shown, first);
+  const answer = await judgedWith(shown, waiting);
   if (answer === undefined) return [];
   // An answer that was overtaken is not drawn; what it says of the entries holds.
-  if (mine === latest) {
-    const now = queries.getQueryData<VisitShown>(["visit", visit]) ?? shown;
-    const next = { ...now, round: answer.round };
-    queries.setQueryData(["visit", visit], next);
-    // Without signal the day's list goes by what is kept here.
-    if (!isReached()) await keepVisit(next);
-  }
+  if (mine === latest) await drawRound(shown, answer.round);
   await take(answer.outcomes);
   return answer.outcomes;
 }

@@ -35,6 +35,7 @@ class Store extends Dexie {
   visits!: Table<{ id: string; at: number; shown: VisitShown }, string>;
   answers!: Table<{ key: string; body: unknown }, string>;
   photos!: Table<Photo, string>;
+  thumbs!: Table<{ id: string; unit: string; at: number; picture: Blob }, string>;
 
   constructor() {
     super("outer-test");
@@ -44,6 +45,7 @@ class Store extends Dexie {
       answers: "key",
       photos: "id, unit",
     });
+    this.version(2).stores({ thumbs: "id, at" });
   }
 }
 
@@ -63,5 +65,5 @@ export async function keepVisit(shown: VisitShown): Promise<void> {
 
 /** Forget what another person must not see: everything but the entries, which stay whose they are. */
 export async function forgetCompany(): Promise<void> {
-  await Promise.all([store.visits.clear(), store.answers.clear()]);
+  await Promise.all([store.visits.clear(), store.answers.clear(), store.thumbs.clear()]);
 }

@@ -4,7 +4,6 @@ import { useQuery } from "@tanstack/react-query";
 import { api, data, isRefusal, type Schemas, type VisitShown } from "../api/client";
 import { queries, todayKey } from "../api/queries";
 import { startCore } from "./core";
-import { kit } from "./kit";
 import { useLive } from "./live";
 import { withWaiting } from "./judge";
 import { keepVisit, store } from "./store";
@@ -35,7 +34,7 @@ async function openedHere(id: string): Promise<VisitShown | undefined> {
 }
 
 /** A visit from the server, kept on this device from then on. */
-async function fetchVisit(id: string): Promise<VisitShown> {
+export async function fetchVisit(id: string): Promise<VisitShown> {
   const shown = await data(api.GET("/api/v1/visits/{visit_id}", { params: { path: { visit_id: id } } }));
   const now = queries.getQueryData<VisitShown>(["visit", id]);
   // What was written while this answer was on its way is newer than it.
@@ -45,34 +44,6 @@ async function fetchVisit(id: string): Promise<VisitShown> {
       : shown;
   await keepVisit(newest);
   return newest;
-}
-
-/** How old a visit on this device may be before it is fetched again for a day without signal. */
-const OLD_MS = 10 * 60_000;
-
-/** Before it begins to fetch ahead, and between two: what a person asks for goes first. */
-const BEFORE_MS = 3000;
-const BETWEEN_MS = 700;
-const rest = (ms: number) => new Promise((done) => window.setTimeout(done, ms));
-
-/**
- * Fetch the company's kit and the day's open visits, one by one: where the units stand there may be no signal. It stops where
- * `wanted` says no more.
- */
-export async function takeAlong(visits: Schemas["TodayVisit"][], wanted: () => boolean): Promise<void> {
-  try {
-    await rest(BEFORE_MS);
-    if (wanted()) await kit();
-    for (const { id, finished_at, mine } of visits) {
-      if (finished_at != null || !mine || !wanted()) continue;
-      const kept = await store.visits.get(id);
-      if (kept !== undefined && Date.now() - kept.at < OLD_MS) continue;
-      await fetchVisit(id);
-      await rest(BETWEEN_MS);
-    }
-  } catch (problem) {
-    console.warn("Not all of today is on this device yet; it is fetched when there is signal.", problem);
-  }
 }
 
 async function hasDay(): Promise<boolean> {

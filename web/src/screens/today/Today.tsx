@@ -11,9 +11,10 @@ import { Button } from "../../shell/controls";
 import { TextInput } from "../../shell/fields";
 import { clock, COMPLAINT, shortDay } from "../../shell/words";
 import { useDayHere } from "../../device/dayHere";
-import { takeAlong } from "../../device/visits";
+import { takeAlong } from "../../device/route";
 import { FirstVisit } from "./FirstVisit";
 import { NewVisit } from "./NewVisit";
+import { TakeAlong } from "./TakeAlong";
 import { PlanVisit } from "./PlanVisit";
 import { asDay, dayOn } from "./times";
 
@@ -28,7 +29,7 @@ export default function Today() {
   useEffect(() => {
     if (asked !== undefined || visits === undefined) return undefined;
     let here = true;
-    void takeAlong(visits, () => here);
+    void takeAlong(visits, dayOn(asDay(new Date()), 1), () => here);
     return () => {
       here = false;
     };
@@ -74,6 +75,7 @@ export default function Today() {
         {today.isPending && <Text>Opening …</Text>}
         {today.isError && <Text color="brick">{inWords(today.error)}</Text>}
         {today.data && <DayList day={day} isToday={day === now} today={today.data} />}
+        {today.data && <TakeAlong key={day} visits={today.data.visits} />}
         {today.data && (
           <NewVisit units={today.data.units} people={today.data.people} day={day === now ? "" : day} />
         )}

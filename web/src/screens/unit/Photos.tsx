@@ -10,6 +10,7 @@ import { dropPhoto, keepPhoto, usePhotosHere } from "../../device/photos";
 import { remembered } from "../../device/remember";
 import type { Photo as PhotoHere } from "../../device/store";
 import { sendSoon } from "../../device/sync";
+import { smallerPicture, useThumb } from "../../device/thumbs";
 import { useAttempt } from "../../shell/attempt";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
@@ -18,20 +19,8 @@ import { day } from "../../shell/words";
 type Photo = Schemas["PhotoShown"];
 const LONGEST = 2000;
 
-/** The picture at most 2000 pixels a side, as JPEG; what the browser cannot open goes as it is, and the server says why not. */
-async function smaller(file: File): Promise<Blob> {
-  try {
-    const picture = await createImageBitmap(file);
-    const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height));
-    const canvas = document.createElement("canvas");
-    canvas.width = Math.round(picture.width * scale);
-    canvas.height = Math.round(picture.height * scale);
-    canvas.getContext("2d")?.drawImage(picture, 0, 0, canvas.width, canvas.height);
-    return await new Promise((done) => canvas.toBlob((blob) => done(blob ?? file), "image/jpeg", 0.85));
-  } catch {
-    return file;
-  }
-}
+/** Made smaller; what the browser cannot open goes as it is, and the server says why not. */
+const smaller = (file: File): Promise<Blob> => smallerPicture(file, LONGEST, 0.85).catch(() => file);
 
 /**
  * `about` given, only photos of that are shown and taken; `part` given, all those of a part that was put in, or with `only`
@@ -85,16 +74,7 @@ export function Photos(props: {
         ))}
         {shown.map((photo) => (
           <Box as="figure" key={photo.id}>
-            <a href={`/api/v1/files/photos/${photo.id}`} target="_blank" rel="noreferrer">
-              <img
-                src={`/api/v1/files/photos/${photo.id}`}
-                alt={photo.about || `Photo of ${day(photo.at)}`}
-                width={photo.width}
-                height={photo.height}
-                loading="lazy"
-                style={{ width: "100%", height: "auto", display: "block" }}
-              />
-            </a>
+            <Picture photo={photo} />
             <Flex justify="space-between" align="center" fontSize="sm">
               <Text as="figcaption">{[photo.about, day(photo.at)].filter(Boolean).join(", ")}</Text>
               <Button
@@ -153,18 +133,43 @@ export function Photos(props: {
   );
 }
 
+const FILLED = { width: "100%", height: "auto", display: "block" };
+
+/** A photo of the server's; without signal the small one that was taken along. */
+function Picture({ photo }: { photo: Photo }) {
+  const thumb = useThumb(photo.id);
+  const [missing, setMissing] = useState(false);
+  const alt = photo.about || `Photo of ${day(photo.at)}`;
+  if (missing) return thumb ? <Small picture={thumb} alt={alt} /> : <Text>{alt}: needs signal.</Text>;
+  const address = `/api/v1/files/photos/${photo.id}`;
+  return (
+    <a href={address} target="_blank" rel="noreferrer">
+      <img
+        src={address}
+        alt={alt}
+        width={photo.width}
+        height={photo.height}
+        loading="lazy"
+        onError={() => setMissing(true)}
+        style={FILLED}
+      />
+    </a>
+  );
+}
+
+/** A picture that is on this device. */
+function Small({ picture, alt }: { picture: Blob; alt: string }) {
+  const [source] = useState(() => URL.createObjectURL(picture));
+  useEffect(() => () => URL.revokeObjectURL(source), [source]);
+  return <img src={source} alt={alt} style={FILLED} />;
+}
+
 /** A photo that is on this device and not on the server yet. */
 function Here({ photo }: { photo: PhotoHere }) {
-  const [source] = useState(() => URL.createObjectURL(photo.photo));
-  useEffect(() => () => URL.revokeObjectURL(source), [source]);
   const { about } = photo.fields;
   return (
     <Box as="figure">
-      <img
-        src={source}
-        alt={about || "Photo taken here"}
-        style={{ width: "100%", height: "auto", display: "block" }}
-      />
+      <Small picture={photo.photo} alt={about || "Photo taken here"} />
       <Flex justify="space-between" align="center" fontSize="sm">
         <Text as="figcaption">
           {[about, photo.wrong.length === 0 && "stored here, not sent yet"].filter(Boolean).join(", ")}
