@@ -2,6 +2,7 @@
 
 import secrets
 from datetime import datetime, timedelta
+from typing import Any
 
 from django.db import transaction
 
@@ -24,12 +25,20 @@ def give_key(row: SignIn, now: datetime) -> str:
 
 @transaction.atomic
 def sign_in_of(key: str, now: datetime) -> SignIn | None:
-    """The sign-in whose device has this key; None where it was ended, is too old, or never was one.
+    """The sign-in whose device has this key; None where it was ended, is too old, or never was one."""
+    return _with_key(key, now, ended_at=None, member__is_active=True)
 
-    The key is the only thing known of who asks, so it is looked for in every company.
-    """
+
+@transaction.atomic
+def shut_out_of(key: str, now: datetime) -> SignIn | None:
+    """The sign-in that a lead ended, of the device that has this key; None where there is none."""
+    return _with_key(key, now, shut_out=True, ended_at__isnull=False)
+
+
+def _with_key(key: str, now: datetime, **which: Any) -> SignIn | None:
+    # The key is the only thing known of who asks, so it is looked for in every company.
     rows = SignIn._base_manager.select_for_update(of=("self",)).select_related("member__company")
-    rows = rows.filter(ended_at=None, key_until__gt=now, member__is_active=True)
+    rows = rows.filter(key_until__gt=now, **which)
     told = hash_of(key)
     found: SignIn | None = rows.filter(key_hash=told).first()
     if found is None:

@@ -124,6 +124,7 @@ class Invitation(CompanyRow):
 class SignIn(CompanyRow):
     """A sign-in: who, when, from where, with what; and when its session was ended from elsewhere or by signing out.
 
+    `shut_out` where a lead ended it: its device hands over what it has not sent, and forgets the company.
     `device` is what the ledger calls it. Its key lets it begin a new session by itself: the present one's hash, and the one before,
     which is good for a moment after it was changed.
     """
@@ -139,6 +140,7 @@ class SignIn(CompanyRow):
     key_changed_at = models.DateTimeField(null=True)
     key_until = models.DateTimeField(null=True)
     ended_at = models.DateTimeField(null=True)
+    shut_out = models.BooleanField(default=False)
 
     class Meta:
         indexes = [models.Index(fields=["company", "-at"]), models.Index(fields=["session_key"])]

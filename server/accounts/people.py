@@ -167,7 +167,7 @@ def change(lead: Member, member_id: int, role: str, active: bool) -> Member:
     member.role, member.is_active = role, active
     member.save(update_fields=["role", "is_active"])
     if not active:
-        end_all_sessions(member)
+        end_all_sessions(member, shut_out=True)
     for one in said:
         note(lead, one)
     return member
@@ -198,8 +198,9 @@ def end_session(asker: Member, sign_in_id: int) -> None:
     if found is None or (found.member_id != asker.pk and asker.role != Member.Role.LEAD):
         raise NoSuchMember
     Session.objects.filter(session_key=found.session_key).delete()
-    SignIn.objects.of(asker.company).filter(pk=found.pk, ended_at=None).update(ended_at=timezone.now())
-    if found.member_id != asker.pk:
+    by_a_lead = found.member_id != asker.pk
+    SignIn.objects.of(asker.company).filter(pk=found.pk, ended_at=None).update(ended_at=timezone.now(), shut_out=by_a_lead)
+    if by_a_lead:
         note(asker, f"ended a session of {found.member.shown_name}")
 
 
@@ -221,8 +222,8 @@ def session_changed(member: Member, before: str, now: str) -> None:
     SignIn.objects.of(member.company).filter(session_key=before, ended_at=None).update(session_key=now)
 
 
-def end_all_sessions(member: Member, but: str = "") -> None:
-    """End every session of a member, except one where it is named."""
+def end_all_sessions(member: Member, but: str = "", shut_out: bool = False) -> None:
+    """End every session of a member, except one where it is named. shut_out: by a lead, whose yes what waits there needs then."""
     rows = SignIn.objects.of(member.company).filter(member=member, ended_at=None).exclude(session_key=but)
     Session.objects.filter(session_key__in=list(rows.values_list("session_key", flat=True))).delete()
-    rows.update(ended_at=timezone.now())
+    rows.update(ended_at=timezone.now(), shut_out=shut_out)

@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, files, fleet, imports, licences, people, rules, session, sheet, sync, units, van, visits
+from api import advice, company, defrost, files, fleet, held, imports, licences, people, rules, session, sheet, sync, units, van, visits
 from api.documented import with_problems
 from api.parser import KeepableParser
 from api.problems import register
@@ -45,6 +45,7 @@ api.add_router("/van", van.router)
 api.add_router("/fleet", fleet.router)
 api.add_router("/files", files.router)
 api.add_router("/imports", imports.router)
+api.add_router("/held", held.router)
 api.add_router("/people", people.router)
 api.add_router("/invitation", people.coming_in)
 api.add_router("/advice", advice.router)

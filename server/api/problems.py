@@ -24,6 +24,7 @@ from files.photos import NoSuchPhoto
 from fleet.write_unit import NoSuchUnit
 from outer_test.measurement import FieldProblem, sentence
 from outer_test.plain_data import ReadProblem
+from visits.held import NothingHeld
 from visits.load import NoSuchVisit
 
 DISK_FULL = "The server's disk is full. Nothing was saved. Tell whoever runs it; what waits here is sent again."
@@ -98,6 +99,7 @@ def register(api: NinjaAPI) -> None:
     on(NoSuchJob, lambda request, _: answer(request, 404, ("", "There is no such file on its way in.")))
     on(NoSuchFile, lambda request, _: answer(request, 404, ("", "There is no such file here. Ask for a new one.")))
     on(NoSuchLink, lambda request, _: answer(request, 404, ("", "There is no such link.")))
+    on(NothingHeld, lambda request, _: answer(request, 404, ("", "Nothing of that waits any more.")))
     on(NoSuchMember, lambda request, _: answer(request, 404, ("", "There is no such person or session.")))
     on(NoSuchInvitation, lambda request, _: answer(request, 404, ("", "This link was used, withdrawn or has expired. Ask for a new one.")))
     on(IntegrityError, lambda request, _: answer(request, 409, ("id", "This id was already used for something else.")))

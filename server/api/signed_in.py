@@ -49,8 +49,8 @@ def device_of(request: HttpRequest) -> UUID:
     return UUID(request.session[DEVICE])
 
 
-def writer_of(request: Asking) -> Writer:
-    """Who writes, from which device, and what its clock says now. Raises Refused where it says no time."""
+def clock_of(request: HttpRequest) -> datetime | None:
+    """What the device's clock says now; None where it does not say. Raises Refused where it says no time."""
     said = request.headers.get(CLOCK)
     try:
         clock = None if said is None else datetime.fromisoformat(said)
@@ -58,4 +58,9 @@ def writer_of(request: Asking) -> Writer:
         clock = None
     if said is not None and (clock is None or clock.tzinfo is None):
         raise Refused(422, f"{CLOCK} needs a time with its offset from UTC, as in 2027-01-14T09:42:00Z")
-    return Writer(request.auth, device_of(request), clock)
+    return clock
+
+
+def writer_of(request: Asking) -> Writer:
+    """Who writes, from which device, and what its clock says now. Raises Refused where it says no time."""
+    return Writer(request.auth, device_of(request), clock_of(request))

@@ -12,6 +12,8 @@ from django.utils import timezone
 from PIL import Image
 from playwright.sync_api import Page, Route, expect
 
+from accounts.models import Member
+from accounts.people import change
 from browser_tests.base import BrowserTest, wait_until_sent
 from files.photo_in import PhotoOf, keep_photo
 from testing.fixtures import fresh, own_files
@@ -195,6 +197,36 @@ class WhoseItIs(BrowserTest):
         self.sign_in()
         wait_until_sent(self.page)
         self.assertEqual(by_whom(), ["Wren Hartle"])
+
+    def test_a_device_that_was_shut_out_hands_over_and_forgets(self) -> None:
+        self.sign_in()
+        self.open_visit(UNIT.split(",", maxsplit=1)[0], "Capacitors")
+        visit = self.page.url.split("/visits/")[1].split("?")[0]
+        self.page.context.set_offline(True)
+        self.page.locator("[data-reading]").fill("34.8")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("button", name="No signal")).to_have_text("No signal · 1 waiting")
+        wren = Member.objects.get(username="wren")
+        change(Member.objects.get(username="marlow"), wren.pk, "technician", False)
+        self.page.context.set_offline(False)
+        expect(self.page.get_by_label("Password")).to_be_visible(timeout=40_000)
+        expect(self.page.get_by_text("waits on this device")).to_have_count(0)
+        kept = """() => new Promise((tell) => { indexedDB.open("outer-test").onsuccess = ({ target }) => {
+            const all = target.result.transaction(["entries", "visits"]);
+            Promise.all(["entries", "visits"].map((name) => new Promise((count) => {
+              all.objectStore(name).count().onsuccess = (event) => count(event.target.result);
+            }))).then(tell);
+        }; })"""
+        self.assertEqual(self.page.evaluate(kept), [0, 0])
+        self.sign_in("marlow")
+        self.page.goto(f"{self.live_server_url}/people")
+        held = self.page.get_by_role("region", name="Waiting for your yes")
+        expect(held).to_contain_text("Wren Hartle: 1 entry (1 reading)")
+        held.get_by_role("button", name="Take them in").click()
+        held.get_by_role("button", name="Yes, take them in").click()
+        expect(held).to_have_count(0)
+        shown = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()
+        self.assertEqual([(one["value"], one["by_whom"]) for one in shown["round"]["entries"]], [("34.8", "Wren Hartle")])
 
     def test_what_a_browser_that_died_or_an_earlier_version_left_is_sent_once(self) -> None:
         self.sign_in()

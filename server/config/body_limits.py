@@ -22,6 +22,7 @@ from files.photo_in import MOST_BYTES as PHOTO_BYTES
 
 FORM = 100_000  # what stands around a file in its form
 STRANGER = 20_000
+HAND_OVER = "/api/v1/held"  # from a device that a lead shut out
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,6 +65,8 @@ def _refused(request: HttpRequest) -> HttpResponse | None:
         return _answer(400, "This Content-Length is no number.")
     length, member = int(said), request.user
     if not isinstance(member, Member):
+        if request.path == HAND_OVER and getattr(request, "shut_out", None) is not None:
+            return None if length <= settings.DATA_UPLOAD_MAX_MEMORY_SIZE else _answer(413, "That is too much at once.")
         return None if length <= STRANGER else _answer(413, "That is too much at once. Sign in first.")
     upload = next((one for one in _UPLOADS if one.path.match(request.path)), None)
     if upload is None:

@@ -66,6 +66,21 @@ class Photo(CompanyRow):
         indexes = [models.Index(fields=["unit", "at"]), models.Index(fields=["visit"])]
 
 
+class HeldEntries(CompanyRow):
+    """What a device that a lead shut out had not sent: entries as it kept them, by its clock, until a lead says whether they count."""
+
+    member = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="+")
+    device = models.UUIDField()
+    entries = models.JSONField(default=list)
+    device_now = models.DateTimeField(null=True)
+    arrived_at = models.DateTimeField()
+    settled_at = models.DateTimeField(null=True)
+    taken = models.BooleanField(default=False)
+
+    class Meta:
+        indexes = [models.Index(fields=["company", "settled_at"])]
+
+
 class CustomerLink(CompanyRow):
     """A link by which a customer reads the page of one finished visit, without signing in. Only its hash is kept."""
 

@@ -56,9 +56,9 @@ class DeviceKeys(TestCase):
             self.assertEqual(self.without_session(before).send("GET", "/today").status_code, 401)
 
     def test_it_ends_with_the_sign_in_and_the_device_is_told(self) -> None:
-        key, lead = self.key(), self.mine.client(self.mine.lead)
+        key = self.key()
         sign_in = SignIn.objects.of(self.mine.company).get(member=self.mine.member)
-        self.assertEqual(lead.send("DELETE", f"/people/sign-ins/{sign_in.pk}").status_code, 200)
+        self.assertEqual(self.caller.send("DELETE", f"/people/sign-ins/{sign_in.pk}").status_code, 200)
         shut = self.without_session(key)
         got = shut.send("GET", "/today")
         self.assertEqual((got.status_code, got[ENDED], shut.cookies[COOKIE].value), (401, "ended", ""))

@@ -70,8 +70,12 @@ export const api = createClient<paths>({
     });
     tell(answer.status < 500);
     // Its sign-in was ended from elsewhere: what this device kept of the company is not its own to show any more.
-    if (answer.headers.has("Outer-Test-Device"))
-      void import("../device/store").then(({ forgetCompany }) => forgetCompany());
+    const ended = answer.headers.get("Outer-Test-Device");
+    if (ended?.startsWith("hand-over "))
+      void import("../device/handOver").then(({ handOver }) =>
+        handOver(decodeURIComponent(ended.slice("hand-over ".length))),
+      );
+    else if (ended !== null) void import("../device/store").then(({ forgetCompany }) => forgetCompany());
     serverAhead = (Date.parse(answer.headers.get("Date") ?? "") || Date.now()) - Date.now();
     return answer;
   },

@@ -2,6 +2,7 @@
 import { api, clockAhead, data, type Schemas, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
 import { coreState, judgeFirst, judgeInCore, keepInCore, whenCoreIsUp } from "./core";
+import { asDone, asSent } from "./asSent";
 import { allEntries, waitingOf } from "./entries";
 import { take, type Outcome } from "./outcomes";
 import { isReached } from "./reach";
@@ -12,14 +13,6 @@ type Judged = Schemas["Judged"];
 // Which record of a visit the core has; another core has none.
 const inCore = new Map<string, VisitShown["record"]>();
 whenCoreIsUp(() => inCore.clear());
-
-const asDone = ({ id, at, seq, after, act }: Entry) => ({ id, at, seq, after, act });
-
-/** An entry as it is sent. */
-export const asSent = ({ visit, ...entry }: Entry): Schemas["Entry"] => ({
-  ...asDone({ visit, ...entry }),
-  visit,
-});
 
 async function hasRecord(id: string, record: VisitShown["record"]): Promise<void> {
   if (inCore.get(id) === record) return;

@@ -45,7 +45,7 @@ class Store extends Dexie {
       answers: "key",
       photos: "id, unit",
     });
-    this.version(2).stores({ thumbs: "id, at" });
+    this.version(2).stores({ thumbs: "id, at", photos: "id, unit, member" });
   }
 }
 

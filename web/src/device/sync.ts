@@ -3,7 +3,8 @@ import { api, ApiProblem, data, type Schemas, type VisitShown } from "../api/cli
 import { queries } from "../api/queries";
 import { coreState, whenCoreIsUp } from "./core";
 import { dropEntries, isRefused, memberNow } from "./entries";
-import { asSent, redraw } from "./judge";
+import { asSent } from "./asSent";
+import { redraw } from "./judge";
 import { take } from "./outcomes";
 import { sendPhotos } from "./photos";
 import { whenReached } from "./reach";

@@ -11,6 +11,7 @@ import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { dayAndClock } from "../../shell/words";
 import { Sure } from "../../shell/Sure";
+import { Held } from "./Held";
 
 type PeopleShown = Schemas["PeopleShown"];
 type Attempt = (ask: () => Promise<PeopleShown | Schemas["InviteLink"]>) => Promise<void>;
@@ -48,6 +49,7 @@ export default function PeopleScreen() {
             <TextInput readOnly className="num" value={link} onFocus={(event) => event.target.select()} />
           </Field>
         )}
+        {people.data?.may_change && <Held />}
         {people.data && <Lists shown={people.data} attempt={change} />}
       </Box>
     </>

@@ -1,0 +1,102 @@
+"""What a device that a lead shut out had not sent: handed over by the device, and settled by a lead."""
+
+from dataclasses import dataclass, field
+from datetime import datetime
+from typing import Any
+
+from django.http import HttpRequest
+from django.utils import timezone
+from ninja import Body, Router
+
+from accounts.models import SignIn
+from api.company import need_lead
+from api.problems import Problem, Refused
+from api.signed_in import Asking, clock_of, need_csrf
+from visits.held import held_for, hold, settle_held
+from visits.sync import State
+
+router = Router(tags=["held"])
+MOST_AT_ONCE = 200
+
+
+@dataclass(frozen=True, slots=True)
+class HandedOver:
+    """Entries as a device kept them; `last` where nothing more comes: then its key is worth nothing any more."""
+
+    entries: list[dict[str, Any]] = field(default_factory=list)
+    last: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """How many entries are held now of those that were sent."""
+
+    held: int
+
+
+@dataclass(frozen=True, slots=True)
+class HeldShown:
+    """Entries that wait for a lead's yes: whose, how many, and what kinds of things were done when."""
+
+    id: int
+    by_whom: str
+    count: int
+    arrived_at: datetime
+    kinds: dict[str, int]
+
+
+@dataclass(frozen=True, slots=True)
+class Settle:
+    """Whether they count."""
+
+    take: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """How many were written, and how many could not be."""
+
+    saved: int
+    refused: int
+
+
+@router.post("", auth=None, response={200: Taken, 401: Problem, 403: Problem, 413: Problem, 422: Problem})
+def hand_over(request: HttpRequest, body: Body[HandedOver]) -> Taken:
+    """Hand over what a shut-out device has not sent. Its key is all it has; each entry is held once."""
+    need_csrf(request)
+    sign_in = getattr(request, "shut_out", None)
+    if not isinstance(sign_in, SignIn):
+        raise Refused(401, "Sign in first.")
+    if len(body.entries) > MOST_AT_ONCE:
+        raise Refused(413, f"Send at most {MOST_AT_ONCE} entries at once.")
+    hold(sign_in, body.entries, clock_of(request), timezone.now())
+    if body.last:
+        request.device_key = ""  # type: ignore[attr-defined]
+    return Taken(len(body.entries))
+
+
+@router.get("", response={200: list[HeldShown], 401: Problem, 403: Problem})
+def held(request: Asking) -> list[HeldShown]:
+    """What waits for a lead's yes. Leads only."""
+    need_lead(request)
+    return [
+        HeldShown(row.pk, row.member.shown_name, len(row.entries), row.arrived_at, _kinds(row.entries))
+        for row in held_for(request.auth.company)
+    ]
+
+
+def _kinds(entries: list[dict[str, Any]]) -> dict[str, int]:
+    counts: dict[str, int] = {}
+    for entry in entries:
+        kind = str(entry["act"].get("kind", ""))[:20]
+        counts[kind] = counts.get(kind, 0) + 1
+    return counts
+
+
+@router.post("/{held_id}", response={200: Settled, 401: Problem, 403: Problem, 404: Problem, 422: Problem})
+def settle(request: Asking, held_id: int, body: Body[Settle]) -> Settled:
+    """Write them as that member's, or leave them out for good. Leads only."""
+    need_lead(request)
+    answers = settle_held(request.auth, held_id, body.take)
+    saved = sum(one.state is not State.REFUSED for one in answers)
+    return Settled(saved, len(answers) - saved)
