@@ -16,10 +16,16 @@ _PYTHON_PLACES = ["core", "server", "ops", "bench"]
 
 # What `./test NAME` runs by a name of our own; any other name is a Django test label, as `bench.assess` is.
 _SERVER = [f"server/{app}" for app in ("accounts", "background", "ledger", "api", "config", "files", "fleet", "record", "setup", "visits")]
-SCOPES = {"core": ["core"], "server": [*_SERVER, "ops/tests"], "browser": ["server/browser_tests"], "web": [], "long": ["core"]}
+SCOPES = {
+    "core": ["core"],
+    "server": [*_SERVER, "ops/tests"],
+    "browser": ["server/browser_tests"],
+    "web": [],
+    "long": ["core", "server/api"],
+}
 # A test class says by `tags` that it is too slow for a part, or so long that only `./test long` runs it.
 _LEFT_OUT = ("slow", "long")
-_WITHOUT_DATABASE = ("core", "web", "long")
+_WITHOUT_DATABASE = ("core", "web")
 
 
 def main() -> int:
