@@ -149,6 +149,10 @@ class Load(TransactionTestCase):
         sent = {one for client in self.clients for one in client.sent}
         print(f"lost {len(sent - {str(one) for one in ids})}, doubled {len(ids) - len(set(ids))} of {len(sent)}")
         self.assertEqual((sent - {str(one) for one in ids}, len(ids) - len(set(ids))), (set(), 0))
+        self.print_beside_strangers()
+
+    def print_beside_strangers(self) -> None:
+        """A day's list of somebody else, quiet and while strangers sign in."""
         asker = Client(self.other, self.port)
         alone = p95([asker.day() for _ in range(100)])
         with strangers(self.port):

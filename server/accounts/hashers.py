@@ -7,8 +7,9 @@ from threading import BoundedSemaphore
 from django.contrib.auth.hashers import Argon2PasswordHasher
 
 WAIT_S = 5.0
+AT_ONCE = 4  # looked at, or waiting for it, so that most of a process's threads stay free for everybody else
 _AT_WORK = BoundedSemaphore(1)
-_WAITING = BoundedSemaphore(4)  # so that most of a process's threads stay free for everybody else
+_WAITING = BoundedSemaphore(AT_ONCE)
 
 
 class TooBusy(Exception):
@@ -29,13 +30,6 @@ def room_to_hash() -> Iterator[None]:
             _AT_WORK.release()
     finally:
         _WAITING.release()
-
-
-def need_room() -> None:
-    """Turn away at once who would not be taken, before anything is asked of the database. Raises TooBusy."""
-    if not _WAITING.acquire(blocking=False):
-        raise TooBusy
-    _WAITING.release()
 
 
 class OneAtATime(Argon2PasswordHasher):

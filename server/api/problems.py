@@ -29,6 +29,7 @@ from visits.load import NoSuchVisit
 
 DISK_FULL = "The server's disk is full. Nothing was saved. Tell whoever runs it; what waits here is sent again."
 HELD_UP = "Others are writing to the same record. Nothing was saved; it will be sent again."
+TOO_BUSY = "Too many people are signing in. Try again in a moment."
 WENT_WRONG = "This went wrong on the server. Try again."
 NO_ADDRESS = "There is no such address here."
 UNREACHABLE = "The database does not answer. Nothing was saved; it will be sent again."
@@ -106,7 +107,7 @@ def register(api: NinjaAPI) -> None:
     on(DataError, lambda request, _: answer(request, 422, ("", "It holds something that cannot be kept.")))
     on(RequestDataTooBig, lambda request, _: answer(request, 413, ("", "That is too much at once.")))
     on(TooManyAttempts, lambda request, _: answer(request, 429, ("", "Too many wrong passwords. Wait 15 minutes, or ask your lead.")))
-    busy = 503, ("", "Too many people are signing in. Try again in a moment.")
+    busy = 503, ("", TOO_BUSY)
     on(TooBusy, lambda request, problem: failed(request, problem, busy))
     on(Overtaken, lambda request, problem: answer(request, 409, ("version", _overtaken(problem))))
     for lost in (OperationalError, InterfaceError):

@@ -12,7 +12,6 @@ from ninja import Body, Router
 from accounts.attempts import attempt
 from accounts.demo_people import DEMO_PASSWORD, DEMO_USERNAME
 from accounts.device_keys import give_key
-from accounts.hashers import need_room
 from accounts.models import Member
 from accounts.people import record_sign_in, record_sign_out, session_changed, set_own_password
 from api.problems import Problem, Refused
@@ -85,7 +84,6 @@ def sign_in(request: HttpRequest, body: Body[SignIn]) -> Session:
     need_csrf(request)
     if len(body.username) > 150 or len(body.password) > 1000:
         raise Refused(422, "Too long.", "username" if len(body.username) > 150 else "password")
-    need_room()
     with attempt(body.username, str(request.META.get("REMOTE_ADDR", ""))) as tried:
         member = authenticate(request, username=body.username, password=body.password)
         tried.held = isinstance(member, Member)

@@ -18,13 +18,9 @@ from weasyprint.urls import URLFetcher
 from accounts.models import Company
 from files.report_ladder import ladder
 from files.report_tape import mark, tape
-from fleet.parts import parts_changed
 from outer_test.assessment import Assessment
-from outer_test.history import PartChanged
 from outer_test.judgement import SCHOOLS, WORST_FIRST, Finding, first_at_each_point
-from outer_test.ledger import Kind
 from outer_test.procedure import stations
-from outer_test.report import customer_page
 from outer_test.round import EntryShown, Round, round_of
 from outer_test.visit import title_of
 from visits.before import read_before
@@ -87,24 +83,18 @@ def customer_html(company: Company, loaded: Loaded, until: datetime) -> str:
 
 def _customer(company: Company, loaded: Loaded, shown: Round) -> dict[str, Any]:
     row = loaded.row
-    parts = [one for one in parts_changed(company, row.unit) if _on_visit(one, loaded)]
-    signature = next(iter(reversed(loaded.of(Kind.SIGNATURE))), None)
+    signature = shown.signature
     return {
         "company": company, "row": row, "unit": row.unit, "site": row.unit.site, "technician": loaded.names.get(row.technician_id, ""),
         "complaint": COMPLAINTS.get(row.complaint, "none recorded"),
-        "page": customer_page(loaded.visit, shown.assessment, shown.diagnosis.accused, parts, row.finish_reason),
+        "page": shown.customer,
         "marks": {verdict.value: mark_safe(mark(verdict)) for verdict in WORST_FIRST},
         "signed_otherwise": shown.signed_otherwise,
-        "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.body.strokes],
+        "signature": signature, "strokes": [] if signature is None else [_stroke(stroke) for stroke in signature.strokes],
     }  # fmt: skip
 
 
-def _on_visit(part: PartChanged, loaded: Loaded) -> bool:
-    begun, ended = loaded.row.scheduled_for, loaded.row.finished_at
-    return localtime(part.at).date() == localtime(begun).date() or (ended is not None and begun <= part.at <= ended)
-
-
-def _stroke(points: Iterable[tuple[float, float]]) -> str:
+def _stroke(points: Iterable[tuple[float, ...]]) -> str:
     return " ".join(f"{x * 300:.1f},{y * 300:.1f}" for x, y in points)
 
 

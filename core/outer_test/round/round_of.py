@@ -5,7 +5,8 @@ from collections.abc import Iterable
 from outer_test import VERSION
 from outer_test.assessment import Assessment, Judged, as_left, assessment_of, judge
 from outer_test.circuit import ladder_of
-from outer_test.diagnosis import diagnose, expected_here, table_of
+from outer_test.customer import CustomerPage, customer_page
+from outer_test.diagnosis import Diagnosis, diagnose, expected_here, table_of
 from outer_test.ledger import STOPPED, Conflict, Event, Kind, Recorded, latest_run, standing
 from outer_test.procedure import caught, stations
 from outer_test.round.digest import digest_of
@@ -20,6 +21,7 @@ from outer_test.round.shown import (
     NoteShown,
     PowerShown,
     Round,
+    SignedShown,
     StampShown,
     Verdicts,
     WaitingShown,
@@ -50,6 +52,8 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
         caught=first.caught,
         assessment=assessment,
         diagnosis=diagnosis,
+        customer=_customer(recorded, assessment, diagnosis),
+        signature=next((_signed(one) for one in reversed(recorded.of(Kind.SIGNATURE))), None),
         expected=dict(expected_here(visit.plate, table, assessment.findings)),
         entries=first.entries,
         lifted=first.lifted,
@@ -77,6 +81,16 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
         conflicts=tuple(_conflict(recorded, conflict, asker) for conflict in recorded.conflicts),
         unreadable=recorded.unreadable,
     )
+
+
+def _customer(recorded: Recorded, assessment: Assessment, diagnosis: Diagnosis) -> CustomerPage:
+    visit, finish = recorded.visit, recorded.closing.finish
+    parts = [repair.part.value for repair in visit.repairs if not repair.put_back]
+    return customer_page(visit, assessment, diagnosis.accused, parts, "" if finish is None else finish.body.reason)
+
+
+def _signed(event: Event) -> SignedShown:
+    return SignedShown(event.body.name, event.at, event.body.strokes)
 
 
 def verdicts_of(recorded: Recorded) -> Verdicts:

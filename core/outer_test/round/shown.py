@@ -5,6 +5,7 @@ from datetime import datetime
 
 from outer_test.assessment import Assessment
 from outer_test.circuit import Ladder
+from outer_test.customer import CustomerPage
 from outer_test.diagnosis import Diagnosis, Expected
 from outer_test.ledger import ConflictKind
 from outer_test.nameplate import Contactor, Plate
@@ -139,6 +140,15 @@ class ConflictShown:
 
 
 @dataclass(frozen=True, slots=True)
+class SignedShown:
+    """The signature that stands: who signed, when, and the strokes as they were drawn."""
+
+    name: str
+    at: datetime
+    strokes: tuple[tuple[tuple[float, ...], ...], ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Verdicts:
     """What of a `Round` each reading says for itself: shown first, for concluding from all of them takes longer."""
 
@@ -154,11 +164,12 @@ class Verdicts:
 class Round:
     """All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
 
-    `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
-    this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
-    is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read. `cancelled` is
-    why the visit will not be, empty where it will. `core` is the version that judged, `digest` what it came to in a few letters;
-    `judged_otherwise` where the device that finished the visit saw another, `signed_otherwise` where the signature is for another.
+    `customer` is what the person whose unit it is reads. `caught` is what is wrong with taking a reading now, by the power that its
+    step asks for. `expected` is what a sound unit of this plate would read, by point. `place` is the ledger's last place that it knows
+    of. `waiting` came after the end, `conflicts` is what two people did without knowing of each other, `unreadable` counts what this
+    version of the app cannot read. `cancelled` is why the visit will not be, empty where it will. `core` is the version that judged,
+    `digest` what it came to in a few letters; `judged_otherwise` where the device that finished the visit saw another,
+    `signed_otherwise` where the signature is for another.
     """
 
     place: int
@@ -168,6 +179,8 @@ class Round:
     caught: dict[str, str]
     assessment: Assessment
     diagnosis: Diagnosis
+    customer: CustomerPage
+    signature: SignedShown | None
     expected: dict[str, Expected]
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]

@@ -3,16 +3,18 @@
 import threading
 from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
+from typing import Any
 from unittest.mock import patch
 
 from django.contrib.auth.hashers import check_password, make_password
 from django.db import connections
-from django.test import TestCase, TransactionTestCase, override_settings
+from django.test import SimpleTestCase, TestCase, TransactionTestCase, override_settings
 from django.utils import timezone
 
 from accounts.attempts import BY_ADDRESS, BY_PAIR, BY_STRANGERS, TooManyAttempts, attempt
-from accounts.hashers import TooBusy, room_to_hash
+from accounts.hashers import AT_ONCE, TooBusy, room_to_hash
 from accounts.models import Attempts
+from config.few_sign_ins import PATH, FewSignIns
 from testing.fixtures import PASSWORD, Caller, Fixture
 
 HERE, ELSEWHERE = "192.0.2.1", "198.51.100.9"
@@ -114,3 +116,36 @@ class FewAtATime(TestCase):
             for _ in range(BY_PAIR + 1):  # and what was not looked at does not count
                 got = Caller().send("POST", "/session", {"username": mine.member.username, "password": PASSWORD})
         self.assertEqual((got.status_code, "Try again" in got.json()["errors"][0]["message"]), (503, True))
+
+
+class Flood(SimpleTestCase):
+    """Before the application: so many at once go through, the rest are told at once, and everything else passes."""
+
+    def test_the_rest_are_turned_away_unread(self) -> None:
+        held, inside = threading.Event(), threading.Semaphore(0)
+
+        def application(environ: dict[str, Any], start_response: Any) -> list[bytes]:
+            if environ["PATH_INFO"] == PATH and environ["REQUEST_METHOD"] == "POST":
+                inside.release()
+                held.wait(10)
+            return [b"through"]
+
+        door = FewSignIns(application)
+        said: list[str] = []
+
+        def ask(method: str = "POST", path: str = PATH) -> bytes:
+            return b"".join(door({"REQUEST_METHOD": method, "PATH_INFO": path}, lambda status, _: said.append(status)))
+
+        threads = [threading.Thread(target=ask) for _ in range(AT_ONCE)]
+        for one in threads:
+            one.start()
+        for _ in threads:
+            inside.acquire(timeout=10)
+        self.assertIn(b"Try again", ask())
+        self.assertEqual(said, ["503 Service Unavailable"])
+        for method, path in (("GET", PATH), ("DELETE", PATH), ("POST", "/api/v1/sync")):
+            self.assertEqual(ask(method, path), b"through")
+        held.set()
+        for one in threads:
+            one.join()
+        self.assertEqual(ask(), b"through", "there is room again")

@@ -1736,6 +1736,24 @@ export interface components {
             coil_v?: number | null;
         };
         /**
+         * CustomerPage
+         * @description The customer's page. `sound` names what was tested and found right.
+         */
+        CustomerPage: {
+            /** Headline */
+            headline: string;
+            /** Found */
+            found: components["schemas"]["Said"][];
+            /** Sound */
+            sound: string[];
+            /** Done */
+            done: string[];
+            /** Left */
+            left: string[];
+            /** Cautions */
+            cautions: string[];
+        };
+        /**
          * Defrost
          * @description How this unit's defrost is controlled. All of a board's profile, so that a visit's file carries it whole.
          */
@@ -2746,11 +2764,12 @@ export interface components {
          * Round
          * @description All of a visit that changes while it is worked: the round, its findings, what is lifted, the power.
          *
-         *     `caught` is what is wrong with taking a reading now, by the power that its step asks for. `expected` is what a sound unit of
-         *     this plate would read, by point. `place` is the ledger's last place that it knows of. `waiting` came after the end, `conflicts`
-         *     is what two people did without knowing of each other, `unreadable` counts what this version of the app cannot read. `cancelled` is
-         *     why the visit will not be, empty where it will. `core` is the version that judged, `digest` what it came to in a few letters;
-         *     `judged_otherwise` where the device that finished the visit saw another, `signed_otherwise` where the signature is for another.
+         *     `customer` is what the person whose unit it is reads. `caught` is what is wrong with taking a reading now, by the power that its
+         *     step asks for. `expected` is what a sound unit of this plate would read, by point. `place` is the ledger's last place that it knows
+         *     of. `waiting` came after the end, `conflicts` is what two people did without knowing of each other, `unreadable` counts what this
+         *     version of the app cannot read. `cancelled` is why the visit will not be, empty where it will. `core` is the version that judged,
+         *     `digest` what it came to in a few letters; `judged_otherwise` where the device that finished the visit saw another,
+         *     `signed_otherwise` where the signature is for another.
          */
         Round: {
             /** Place */
@@ -2765,6 +2784,8 @@ export interface components {
             };
             assessment: components["schemas"]["Assessment"];
             diagnosis: components["schemas"]["Diagnosis"];
+            customer: components["schemas"]["CustomerPage"];
+            signature: components["schemas"]["SignedShown"] | null;
             /** Expected */
             expected: {
                 [key: string]: components["schemas"]["Expected"];
@@ -2842,6 +2863,17 @@ export interface components {
             bottom: number;
         };
         /**
+         * Said
+         * @description One thing said to the customer: in plain words, the measurement behind it, and how bad it is.
+         */
+        Said: {
+            /** Words */
+            words: string;
+            /** Measured */
+            measured: string;
+            verdict: components["schemas"]["Verdict"];
+        };
+        /**
          * Section
          * @description One of the ladder's two parts: line voltage, or 24 V.
          */
@@ -2882,6 +2914,21 @@ export interface components {
          * @enum {string}
          */
         Shape: "fuse" | "contact" | "bar" | "motor" | "coil" | "capacitor" | "box" | "ground";
+        /**
+         * SignedShown
+         * @description The signature that stands: who signed, when, and the strokes as they were drawn.
+         */
+        SignedShown: {
+            /** Name */
+            name: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Strokes */
+            strokes: number[][][];
+        };
         /**
          * Spot
          * @description A terminal, and its letter where it has one.

@@ -9,11 +9,11 @@ from hypothesis import strategies as st
 
 from outer_test.assessment import Assessment, assess
 from outer_test.circuit import ladder_of, make_circuit, probes
+from outer_test.customer import customer_page
 from outer_test.diagnosis import diagnose
 from outer_test.judgement import SCHOOLS, Verdict, worst
 from outer_test.measurement import Accuracy
 from outer_test.procedure import stations
-from outer_test.report import customer_page
 from outer_test.rules import RULES
 from outer_test.visit import POINTS, Visit
 from visit_samples.any_visits import METERS, visits, visits_to_few

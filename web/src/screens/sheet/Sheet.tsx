@@ -4,12 +4,14 @@ import { Link, useParams } from "react-router";
 
 import type { VisitShown } from "../../api/client";
 import { useVisit } from "../../device/visits";
-import { Mark, markWord } from "../../drawing/Mark";
+import { markWord } from "../../drawing/Mark";
 import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { Notice } from "../../shell/Notice";
 import { COMPLAINT, POWER, capital, clock, dayAndClock } from "../../shell/words";
 import { CustomerLink } from "./CustomerLink";
+import { Fold } from "./Fold";
+import { ForTheCustomer } from "./ForTheCustomer";
 import { SheetLifted } from "./SheetLifted";
 import { SheetPdf } from "./SheetPdf";
 import { SheetPlate } from "./SheetPlate";
@@ -40,9 +42,6 @@ export default function Sheet() {
 function Paper({ visit }: { visit: VisitShown }) {
   const { round } = visit;
   const { assessment } = round;
-  const steps = round.stations.flatMap((station) => station.steps);
-  const title = (point: string) => steps.find((step) => step.point === point)?.title;
-  const bad = assessment.findings.filter(({ point }) => assessment.wrong.includes(point));
   return (
     <Box
       as="main"
@@ -75,26 +74,17 @@ function Paper({ visit }: { visit: VisitShown }) {
           </Text>
         </Box>
       </Flex>
-      <Flex
-        align="center"
-        gap="3"
+      <Heading
+        as="h2"
+        fontSize="2xl"
         borderTopWidth="2px"
         borderBottomWidth="1px"
         borderColor="ink"
         py="3"
         mb="4"
-        wrap="wrap"
       >
-        <Mark kind={assessment.overall} size={26} />
-        <Text fontSize="xl" fontWeight="700">
-          {capital(markWord(assessment.overall))}
-        </Text>
-        <Text>
-          Complaint: {COMPLAINT[visit.complaint] ?? "none recorded"}
-          {visit.began && `, ${visit.began}`}. Power at the end:{" "}
-          {(POWER[assessment.power.state] ?? "").toLowerCase()}.
-        </Text>
-      </Flex>
+        {round.customer.headline}
+      </Heading>
       {round.finish_reason && (
         <Text borderWidth="2px" borderColor="brick" p="3" mb="4" fontWeight="700">
           Finished with lines not put back. Reason: {round.finish_reason}
@@ -107,66 +97,63 @@ function Paper({ visit }: { visit: VisitShown }) {
           {round.signed_otherwise && "What was read changed after it was signed."}
         </Text>
       )}
-      {round.diagnosis.accused.length > 0 && (
-        <Box as="section" aria-label="What is wrong" mb="4">
-          {round.diagnosis.accused.map(({ part, fault, why }) => (
-            <Text key={part + fault} fontSize="lg">
-              <b>{capital(part)}.</b> {why}
-            </Text>
-          ))}
-        </Box>
-      )}
-      {bad.length > 0 && (
-        <Box as="section" aria-label="Found" mb="5">
-          <Heading as="h2" fontSize="lg" mb="1">
-            Found
-          </Heading>
-          {bad.map((finding) => (
-            <Text key={finding.point} mb="1">
-              {title(finding.point) && `${title(finding.point)}: `}
-              {finding.why} <b>{finding.next}</b>
-            </Text>
-          ))}
-        </Box>
-      )}
-      {round.parts.length > 0 && (
-        <Box as="section" aria-label="Done" mb="5">
-          <Heading as="h2" fontSize="lg" mb="1">
-            Done
-          </Heading>
-          {round.parts.map(({ id, at, by_whom, repair }) => (
-            <Text key={id}>
-              {repair.put_back ? `Old ${repair.part} put back` : `New ${repair.part} put in`},{" "}
-              {dayAndClock(at)}, {by_whom}
-              {repair.note && `: ${repair.note}`}.
-            </Text>
-          ))}
-          <Text fontWeight="600">
-            As found: {markWord(assessment.as_found)}. As left: {markWord(assessment.as_left)}.
-          </Text>
-        </Box>
-      )}
-      {round.notes.length > 0 && (
-        <Box as="section" aria-label="Notes" mb="5">
-          <Heading as="h2" fontSize="lg" mb="1">
-            Notes
-          </Heading>
-          {round.notes.map((note) => (
-            <Text key={note.id} whiteSpace="pre-wrap">
-              {note.text} ({clock(note.at)}, {note.by_whom})
-            </Text>
-          ))}
-        </Box>
-      )}
-      <SheetReadings visit={visit} />
-      <SheetLifted lines={round.lifted} />
-      <SheetPlate visit={visit} />
-      <Text fontSize="sm" color="faint" mt="5">
-        Judged by: {Object.values(visit.schools).join("; ")}. Readings tell what was measured on the day; work
-        on live parts is for licensed people, under local code.
-      </Text>
-      <Sign visit={visit.id} digest={round.digest} />
+      <ForTheCustomer page={round.customer} />
+      <Sign
+        key={round.signature?.at}
+        visit={visit.id}
+        digest={round.digest}
+        signed={round.signature ?? null}
+      />
       {round.finished_at && <CustomerLink visit={visit.id} title={`${visit.company}: ${visit.site}`} />}
+      <Fold title="For the trade: all readings, wiring and plate">
+        <Text mb="4">
+          Overall: <b>{markWord(assessment.overall)}</b>. Complaint:{" "}
+          {COMPLAINT[visit.complaint] ?? "none recorded"}
+          {visit.began && `, ${visit.began}`}. Power at the end:{" "}
+          {(POWER[assessment.power.state] ?? "").toLowerCase()}.
+        </Text>
+        {round.diagnosis.accused.map(({ part, fault, why }) => (
+          <Text key={part + fault} fontSize="lg" mb="3">
+            <b>{capital(part)}.</b> {why}
+          </Text>
+        ))}
+        {round.parts.length > 0 && (
+          <Box as="section" aria-label="Done" mb="5">
+            <Heading as="h2" fontSize="lg" mb="1">
+              Done
+            </Heading>
+            {round.parts.map(({ id, at, by_whom, repair }) => (
+              <Text key={id}>
+                {repair.put_back ? `Old ${repair.part} put back` : `New ${repair.part} put in`},{" "}
+                {dayAndClock(at)}, {by_whom}
+                {repair.note && `: ${repair.note}`}.
+              </Text>
+            ))}
+            <Text fontWeight="600">
+              As found: {markWord(assessment.as_found)}. As left: {markWord(assessment.as_left)}.
+            </Text>
+          </Box>
+        )}
+        {round.notes.length > 0 && (
+          <Box as="section" aria-label="Notes" mb="5">
+            <Heading as="h2" fontSize="lg" mb="1">
+              Notes
+            </Heading>
+            {round.notes.map((note) => (
+              <Text key={note.id} whiteSpace="pre-wrap">
+                {note.text} ({clock(note.at)}, {note.by_whom})
+              </Text>
+            ))}
+          </Box>
+        )}
+        <SheetReadings visit={visit} />
+        <SheetLifted lines={round.lifted} />
+        <SheetPlate visit={visit} />
+        <Text fontSize="sm" color="faint" mt="5">
+          Judged by: {Object.values(visit.schools).join("; ")}. Readings tell what was measured on the day;
+          work on live parts is for licensed people, under local code.
+        </Text>
+      </Fold>
       <Flex gap="3" mt="4" wrap="wrap" align="flex-start" className="no-print">
         <SheetLink href={`/api/v1/visits/${visit.id}/report`} look="next">
           Customer page

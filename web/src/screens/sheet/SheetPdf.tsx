@@ -20,7 +20,7 @@ export function SheetPdf({ visit }: { visit: string }) {
     );
   return (
     <Box>
-      <Button look="next" disabled={isUnderWay(file)} onClick={() => void make()}>
+      <Button disabled={isUnderWay(file)} onClick={() => void make()}>
         PDF
       </Button>
       {problem && <Problem id="pdf-problem">{problem}</Problem>}

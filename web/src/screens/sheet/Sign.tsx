@@ -1,20 +1,72 @@
 /** A signature drawn with a finger or a pen. Cleared, nothing is kept; kept, it prints on the sheet. */
-import { Box, Flex, Heading } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useRef, useState, type PointerEvent } from "react";
 
-import { inWords } from "../../api/client";
+import { inWords, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
 import { act } from "../../device/act";
 import { sendNow } from "../../device/sync";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 import { say } from "../../shell/toast";
+import { dayAndClock } from "../../shell/words";
 
 type Point = [number, number];
 const WIDE = 300;
 const HIGH = 100;
 
-export function Sign({ visit, digest }: { visit: string; digest: string }) {
+interface Props {
+  visit: string;
+  digest: string;
+  /** The signature that stands. */
+  signed: Schemas["SignedShown"] | null;
+}
+
+export function Sign({ visit, digest, signed }: Props) {
+  const [again, setAgain] = useState(false);
+  if (signed && !again)
+    return (
+      <Box as="section" aria-label="Signature" mt="6">
+        <Heading as="h2" fontSize="lg" mb="1">
+          Signed
+        </Heading>
+        <Drawn strokes={signed.strokes} label={`Signature of ${signed.name}`} />
+        <Text>
+          {signed.name}, {dayAndClock(signed.at)}
+        </Text>
+        <Button look="quiet" className="no-print" onClick={() => setAgain(true)}>
+          Sign again
+        </Button>
+      </Box>
+    );
+  return <ToSign visit={visit} digest={digest} />;
+}
+
+function Drawn({ strokes, label }: { strokes: readonly (readonly (readonly number[])[])[]; label: string }) {
+  return (
+    <svg
+      viewBox={`0 0 ${WIDE} ${HIGH}`}
+      role="img"
+      aria-label={label}
+      style={{ width: "100%", maxWidth: 320, display: "block", borderBottom: "1px solid currentColor" }}
+    >
+      <Strokes of={strokes} />
+    </svg>
+  );
+}
+
+const Strokes = ({ of }: { of: readonly (readonly (readonly number[])[])[] }) =>
+  of.map((points, place) => (
+    <polyline
+      key={place}
+      points={points.map(([x = 0, y = 0]) => `${x * WIDE},${y * WIDE}`).join(" ")}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="2"
+    />
+  ));
+
+function ToSign({ visit, digest }: { visit: string; digest: string }) {
   const [strokes, setStrokes] = useState<Point[][]>([]);
   const [name, setName] = useDraft(`${visit} signed by`);
   const [problem, setProblem] = useState("");
@@ -70,15 +122,7 @@ export function Sign({ visit, digest }: { visit: string; digest: string }) {
           display: "block",
         }}
       >
-        {strokes.map((points, place) => (
-          <polyline
-            key={place}
-            points={points.map(([x, y]) => `${x * WIDE},${y * WIDE}`).join(" ")}
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="2"
-          />
-        ))}
+        <Strokes of={strokes} />
       </svg>
       <Flex gap="3" mt="2" wrap="wrap" align="end">
         <Field label="Signed by" flex="0 1 16rem">

@@ -5,7 +5,6 @@ from dataclasses import dataclass
 
 from outer_test.assessment import Assessment
 from outer_test.diagnosis import Accused
-from outer_test.history import PartChanged
 from outer_test.judgement import Finding, Verdict
 from outer_test.visit import POINTS, Visit, group_of
 
@@ -48,10 +47,10 @@ class CustomerPage:
 
 
 def customer_page(
-    visit: Visit, judged: Assessment, blamed: Sequence[Accused] = (), parts: Sequence[PartChanged] = (), forced: str = ""
+    visit: Visit, judged: Assessment, blamed: Sequence[Accused] = (), parts: Sequence[str] = (), forced: str = ""
 ) -> CustomerPage:  # fmt: skip
-    """The visit for its customer. blamed: the parts accused, which alone are named as the cause. parts: put in on this visit.
-    forced: the reason it was finished with lines still open.
+    """The visit for its customer. blamed: the parts accused, which alone are named as the cause. parts: the names of those put in on
+    this visit. forced: the reason it was finished with lines still open.
 
     >>> from outer_test.assessment import assess
     >>> customer_page(Visit(), assess(Visit())).headline
@@ -97,9 +96,9 @@ def _headline(blamed: Sequence[Accused], found: Sequence[Said], sound: Sequence[
     return "Everything that was measured is as it should be." if sound else "Nothing was measured on this visit."
 
 
-def _done(visit: Visit, parts: Sequence[PartChanged]) -> Iterator[str]:
+def _done(visit: Visit, parts: Sequence[str]) -> Iterator[str]:
     for part in parts:
-        yield f"New part put in: {part.part}."
+        yield f"New part put in: {part}."
     if visit.saw("record.cleaning") == "done":
         yield "The coil was cleaned."
     back = sum(1 for line in visit.lifted if line.end is not None and line.end.how == "back")

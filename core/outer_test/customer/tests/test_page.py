@@ -7,11 +7,10 @@ from datetime import UTC, datetime
 from hypothesis import given, settings
 
 from outer_test.assessment import assess
+from outer_test.customer import CustomerPage, customer_page, plain_words
 from outer_test.diagnosis import diagnose
-from outer_test.history import PartChanged
 from outer_test.judgement import Verdict
 from outer_test.nameplate import Plate, RunCapacitor
-from outer_test.report import CustomerPage, customer_page, plain_words
 from outer_test.visit import POINTS, Lifted, LiftedEnd, Reading, Visit
 from visit_samples.any_visits import visits_to_few
 
@@ -20,7 +19,7 @@ PLATE = Plate(run_capacitor=RunCapacitor(herm_uf=55, fan_uf=7.5, vac=440, tolera
 TRADE_WORDS = ("µF", "HERM", "RLA", "OL", "MΩ", "cap.", "winding.")
 
 
-def page(visit: Visit, *parts: PartChanged, forced: str = "") -> CustomerPage:
+def page(visit: Visit, *parts: str, forced: str = "") -> CustomerPage:
     return customer_page(visit, assess(visit), diagnose(visit).accused, parts, forced)
 
 
@@ -92,7 +91,7 @@ class DoneAndLeft(unittest.TestCase):
             lifted=(self.line("a", "back"), self.line("b", "back"), self.line("c", "retired", "no such sensor")),
         )
         self.assertEqual(
-            page(visit, PartChanged("contactor", self.AT)).done,
+            page(visit, "contactor").done,
             (
                 "New part put in: contactor.",
                 "The coil was cleaned.",
