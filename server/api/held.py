@@ -60,16 +60,25 @@ class Settled:
     refused: int
 
 
-@router.post("", auth=None, response={200: Taken, 401: Problem, 403: Problem, 413: Problem, 422: Problem})
-def hand_over(request: HttpRequest, body: Body[HandedOver]) -> Taken:
+class FromShutOut(HttpRequest):
+    """A request of a device that a lead shut out."""
+
+    auth: SignIn
+
+
+def shut_out_device(request: HttpRequest) -> SignIn | None:
+    """The sign-in of the device that asks, where a lead ended it."""
+    found: SignIn | None = getattr(request, "shut_out", None)
+    return found
+
+
+@router.post("", auth=shut_out_device, response={200: Taken, 401: Problem, 403: Problem, 413: Problem, 422: Problem})
+def hand_over(request: FromShutOut, body: Body[HandedOver]) -> Taken:
     """Hand over what a shut-out device has not sent. Its key is all it has; each entry is held once."""
     need_csrf(request)
-    sign_in = getattr(request, "shut_out", None)
-    if not isinstance(sign_in, SignIn):
-        raise Refused(401, "Sign in first.")
     if len(body.entries) > MOST_AT_ONCE:
         raise Refused(413, f"Send at most {MOST_AT_ONCE} entries at once.")
-    hold(sign_in, body.entries, clock_of(request), timezone.now())
+    hold(request.auth, body.entries, clock_of(request), timezone.now())
     if body.last:
         request.device_key = ""  # type: ignore[attr-defined]
     return Taken(len(body.entries))

@@ -64,4 +64,5 @@ class Drawn(BrowserTest):
         name = re.compile(r"^50\.4 µF, limits from 51\.7 to 58\.3: bad")
         expect(self.page.get_by_role("img", name=name).first).to_be_visible()
         self.page.get_by_role("link", name="Sheet so far").click()
+        self.page.get_by_text("For the trade").click()
         expect(self.page.get_by_role("main").get_by_role("img", name=name).first).to_be_visible()

@@ -2,6 +2,7 @@
 
 import random
 import re
+import time
 from datetime import UTC, datetime
 from io import BytesIO
 from itertools import pairwise
@@ -110,20 +111,25 @@ class WithoutSignal(BrowserTest):
             for value in ("34.9 µF", "5.0 µF"):
                 expect(page.get_by_role("region", name="Capacitors")).to_contain_text(value)
 
-    def test_a_unit_nobody_knew_and_a_visit_to_it(self) -> None:
-        page = self.cold()
+    def at_a_new_unit(self, page: Page, site: str, address: str, label: str) -> None:
+        """A no-start opened, without signal, at a unit that is added for it."""
         page.goto(self.live_server_url)
         page.get_by_role("button", name="Add a new unit").click()
         new = page.get_by_label("A new unit")
-        for label, typed in (("Site, as you call it", "Far Barn"), ("Address", "Track 2"), ("Which unit there", "north")):
-            new.get_by_label(label).fill(typed)
+        for name, typed in (("Site, as you call it", site), ("Address", address), ("Which unit there", label)):
+            new.get_by_label(name).fill(typed)
         new.get_by_role("button", name="Add the unit").click()
-        expect(page.get_by_label("Unit", exact=True)).to_contain_text("Far Barn, north")
-        page.get_by_label("Unit", exact=True).select_option(label="Far Barn, north")
+        unit = page.get_by_label("Unit", exact=True)
+        expect(unit).to_contain_text(f"{site}, {label}")
+        unit.select_option(label=f"{site}, {label}")
         page.get_by_label("Complaint").select_option("hums-no-start")
         page.get_by_role("button", name="Open", exact=True).click()
         expect(page).to_have_url(re.compile("/visits/"), timeout=60_000)
         self.visit = re.sub(r"^.*(/visits/[^/?]+).*$", r"\1", page.url)
+
+    def test_a_unit_nobody_knew_and_a_visit_to_it(self) -> None:
+        page = self.cold()
+        self.at_a_new_unit(page, "Far Barn", "Track 2", "north")
         self.judged(page, "cap.herm.uf", "31.0", "Needs the compressor section")
         page.goto(self.live_server_url)
         expect(page.get_by_role("link").filter(has_text="Far Barn")).to_contain_text("1 read")
@@ -132,6 +138,67 @@ class WithoutSignal(BrowserTest):
         shown = self.on_record()
         self.assertEqual((shown["site"], shown["complaint"], shown["technician"]), ("Far Barn", "hums-no-start", "Wren Hartle"))
         self.assertEqual([one["value"] for one in shown["round"]["entries"]], ["31.0"])
+
+    def test_a_whole_no_start_at_a_unit_nobody_knew(self) -> None:
+        own_files(self)
+        page = self.cold()
+        self.at_a_new_unit(page, "Low Barn", "Track 9", "yard")
+        page.goto(f"{self.live_server_url}{self.visit}/plate")
+        page.get_by_role("button", name=re.compile("Capacitors")).click()
+        for label, typed in (("Run, compressor section", "35"), ("Run, fan section", "5"), ("Run, volts", "370")):
+            page.get_by_label(label, exact=True).fill(typed)
+        page.get_by_role("button", name="Save the plate").click()
+        expect(page.get_by_role("button", name="Save the plate")).to_have_count(0)
+        drawn = BytesIO()
+        Image.new("RGB", (60, 40), "grey").save(drawn, "JPEG")
+        photo: Any = {"name": "l.jpg", "mimeType": "image/jpeg", "buffer": drawn.getvalue()}
+        page.get_by_label("Photo file").first.set_input_files(photo)
+        expect(page.get_by_text("stored here, not sent yet").first).to_be_visible()
+        self.judged(page, "cap.herm.uf", "24.1", "31.1")
+        page.goto(f"{self.live_server_url}{self.visit}/finish")
+        parts = page.get_by_label("Parts put in", exact=True)
+        parts.get_by_role("button", name=re.compile("run capacitor is in|Add a part put in")).first.click()
+        parts.get_by_label("Part", exact=True).select_option("run capacitor")
+        for name, typed in (
+            ("HERM, µF", "35"),
+            ("FAN, µF", "5"),
+            ("Volts", "440"),
+            ("HERM in the hand", "35.2"),
+            ("FAN in the hand", "5.0"),
+        ):
+            parts.get_by_label(name, exact=True).fill(typed)
+        parts.get_by_role("button", name="Save", exact=True).click()
+        expect(parts).to_contain_text("New run capacitor", timeout=30_000)
+        page.goto(f"{self.live_server_url}{self.visit}/finish")
+        page.get_by_role("button", name="Finish the visit").click()
+        page.get_by_role("button", name="Finish anyway").click()
+        page.get_by_label("To finish anyway, say why.").fill("rain")
+        page.get_by_role("button", name="Finish anyway").click()
+        expect(page).to_have_url(re.compile("/sheet$"), timeout=30_000)
+        sign = page.get_by_label("Signature", exact=True)
+        sign.get_by_label("Signed by").fill("R. Alder")
+        box = sign.get_by_role("img").bounding_box()
+        assert box is not None
+        page.mouse.move(box["x"] + 20, box["y"] + 20)
+        page.mouse.down()
+        page.mouse.move(box["x"] + 90, box["y"] + 40)
+        page.mouse.up()
+        sign.get_by_role("button", name="Save the signature").click()
+        expect(page.get_by_role("img", name="Signature of R. Alder")).to_be_visible(timeout=30_000)
+        here = page.get_by_role("main").inner_text()
+        page.context.set_offline(False)
+        wait_until_sent(page)
+        shown = self.on_record()["round"]
+        self.assertEqual({one["point"]: one["value"] for one in shown["entries"]}["cap.herm.uf"], "24.1")
+        self.assertEqual([one["repair"]["part"] for one in shown["parts"]], ["run capacitor"])
+        self.assertEqual((shown["finish_reason"], shown["signature"]["name"]), ("rain", "R. Alder"))
+        self.assertEqual((shown["judged_otherwise"], shown["signed_otherwise"]), (False, False))
+        self.assertEqual({one["by_whom"] for one in [*shown["entries"], *shown["parts"]]}, {"Wren Hartle"})
+        expect(page.get_by_role("button", name="waiting")).to_have_count(0, timeout=40_000)
+        self.assertEqual(Photo._base_manager.count(), 1)
+        page.reload()
+        expect(page.get_by_role("img", name="Signature of R. Alder")).to_be_visible()
+        self.assertEqual(page.get_by_role("main").inner_text(), here)
 
     def test_eight_hours_of_a_devices_time(self) -> None:
         page = self.cold()
@@ -289,6 +356,8 @@ class WeakSignal(BrowserTest):
                 route.fetch()
                 route.abort()
             else:
+                if chance.random() < 0.2:
+                    time.sleep(4)  # a signal that is there, and slow
                 route.continue_()
 
         self.sign_in()

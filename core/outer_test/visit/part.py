@@ -74,12 +74,10 @@ class StockPart(Record):
     def is_what(self, repair: Repair) -> bool:
         """Whether this is the part that a repair put in: the same duty, µF and volts.
 
-        >>> StockPart(uf=45, vac=440, fan_uf=5).is_what(Repair("run capacitor", uf=45, fan_uf=5, vac=440))
+        >>> StockPart(uf=45, vac=440, fan_uf=5).is_what(Repair(Part.RUN_CAPACITOR, uf=45, fan_uf=5, vac=440))
         True
         """
-        if repair.part not in ("run capacitor", "start capacitor"):
-            return False
-        duty = "start" if repair.part == "start capacitor" else "run"
+        duty = {Part.RUN_CAPACITOR: "run", Part.START_CAPACITOR: "start"}.get(repair.part)
         uf, fan_uf = (repair.fan_uf, None) if repair.section == "fan" else (repair.uf, repair.fan_uf if repair.section == "both" else None)
         return (self.duty, self.uf, self.fan_uf, self.vac) == (duty, uf, fan_uf, repair.vac)
 
@@ -88,7 +86,7 @@ def left_on_van(stock: tuple[StockPart, ...], repair: Repair, taken: int = 1) ->
     """A van's stock after a repair took a part from it; taken: -1 where the repair is taken off the record again. A part that the van
     had none of came from elsewhere and changes nothing.
 
-    >>> put_in = Repair("run capacitor", section="fan", fan_uf=5, vac=440)
+    >>> put_in = Repair(Part.RUN_CAPACITOR, section="fan", fan_uf=5, vac=440)
     >>> [part.count for part in left_on_van((StockPart(uf=5, vac=440, count=3),), put_in)]
     [2]
     """

@@ -49,7 +49,7 @@ class Walls(TestCase):
 
     @classmethod
     def setUpTestData(cls) -> None:
-        cls.mine, cls.theirs = Fixture("First"), Fixture("Second")
+        cls.mine, cls.theirs = Fixture("First"), Fixture("Neighbour")
         cls.theirs.client().read(cls.theirs.visit, "cap.herm.uf", "39.9")
         cls.line = events(cls.theirs.company, Kind.LIFTED)[0]
 
@@ -57,7 +57,7 @@ class Walls(TestCase):
         values = {
             "visit_id": self.theirs.visit.id, "unit_id": self.theirs.unit.id, "line_id": self.line.uuid, "part_id": fresh(), "member_id": self.theirs.member.pk,
             "name": "none of this name", "tag": self.theirs.unit.tag, "photo_id": uuid4(), "link_id": 1,
-            "job_id": uuid4(), "sign_in_id": 1,
+            "job_id": uuid4(), "sign_in_id": 1, "held_id": 1,
         }  # fmt: skip
         return re.sub(r"\{(\w+)\}", lambda match: str(values[match.group(1)]), path)
 
@@ -84,7 +84,7 @@ class Walls(TestCase):
                     with self.subTest(method=method, path=path):
                         got = self.mine.client(asker).send(method.upper(), self.fill(path), body)
                         self.assertIn(got.status_code, (403, 404, 405, 422))
-                        self.assertNotIn(b"Second", got.content)
+                        self.assertNotIn(b"Neighbour", got.content)
         self.assertEqual(len(events(self.theirs.company, Kind.READING, Kind.SEEN)), before)
         self.theirs.visit.refresh_from_db()
         self.assertIsNone(self.theirs.visit.finished_at)
@@ -96,7 +96,7 @@ class Walls(TestCase):
             got = self.mine.client(self.mine.lead).send("GET", path)
             with self.subTest(path):
                 self.assertIn(got.status_code, (200, 422), "422 where it is asked without its question")
-                self.assertNotIn(b"Second", b"".join(got.streaming_content) if got.streaming else got.content)
+                self.assertNotIn(b"Neighbour", b"".join(got.streaming_content) if got.streaming else got.content)
 
     def test_unknown_ids_are_not_found(self) -> None:
         caller = self.mine.client()
@@ -185,6 +185,7 @@ class RandomBodies(HypothesisTestCase):
             "link_id": 1,
             "job_id": uuid4(),
             "sign_in_id": 1,
+            "held_id": 1,
         }
         for method, path in endpoints():
             if (method, path) == ("delete", "/session"):

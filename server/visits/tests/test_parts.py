@@ -63,7 +63,7 @@ class Parts(TestCase):
     def test_the_sheet_says_what_was_put_in(self) -> None:
         self.put_in(DUAL, herm="55.3", fan="7.5")
         page = self.caller.send("GET", f"{self.visit}/report").content.decode()
-        self.assertIn("New part put in: run capacitor, HERM.", page)
+        self.assertIn("New part put in: run capacitor.", page)
         self.assertNotIn("It needs work", page)
 
     def test_another_company_cannot(self) -> None:

@@ -5,6 +5,7 @@ import { useFieldArray, useWatch, type UseFormReturn } from "react-hook-form";
 
 import { api, data, type FieldError, type Schemas } from "../../api/client";
 import { queries, useWatch as useWatchList } from "../../api/queries";
+import { remembered } from "../../device/remember";
 import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { useDraftForm } from "../../shell/draftForm";
@@ -16,7 +17,10 @@ import { EMPTY, typedVan, vanFrom, type VanTyped } from "./vanForm";
 type VanShown = Schemas["VanShown"];
 
 export default function VanScreen() {
-  const van = useQuery({ queryKey: ["van"], queryFn: () => data(api.GET("/api/v1/van")) });
+  const van = useQuery({
+    queryKey: ["van"],
+    queryFn: () => remembered("van", () => data(api.GET("/api/v1/van"))),
+  });
   const list = useWatchList("", 0);
   return (
     <>
