@@ -6,7 +6,6 @@ Nothing that was read is deleted, and each is an event of the ledger.
 from uuid import UUID, uuid4
 
 from django.db.models import Q
-from django.utils import timezone
 
 from accounts.audit import note
 from fleet.models import Site, Unit, UnitStanding
@@ -69,8 +68,9 @@ def merge_units(writer: Writer, unit_id: UUID, into: UUID) -> Unit:
             unit.save(update_fields=["serial", "find_text"])
         _write_find_texts(unit)
         note(writer.member, f"merged {twice} into {unit}")
-    if Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).exists():
-        refresh_standing(company, unit, core_unit(unit), timezone.now())
+    latest = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-scheduled_for").first()
+    if latest is not None:
+        refresh_standing(company, unit, core_unit(unit), latest.scheduled_for)
     return unit
 
 

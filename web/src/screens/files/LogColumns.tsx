@@ -47,7 +47,7 @@ export function LogColumns({ job, mapping, setMapping, look, running }: Props) {
           </Choice>
         </Field>
         <UnitSearch
-          label="All of it is of one unit"
+          label="One unit for the whole file"
           chosen={job.unit_name}
           choose={(id) => look(heading, id || null)}
           disabled={running}
