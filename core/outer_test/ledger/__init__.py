@@ -12,31 +12,26 @@ from outer_test.ledger.kinds import (
     STOPPED,
     VERSION,
     Answered,
-    Archived,
     Cancelled,
     Corrected,
     Ended,
     Finished,
     Kind,
-    Merged,
     Opened,
-    PartFitted,
     Planned,
-    PlateRead,
     Reopened,
     Rules,
     SeenAt,
     Signature,
     Stamp,
     TakenBack,
-    UnitAdded,
-    UnitNotes,
     Wire,
     kind_of,
     read_body,
 )
 from outer_test.ledger.recorded import Recorded
 from outer_test.ledger.unfold import Unfolded, renamed, unfold
+from outer_test.ledger.unit_kinds import Archived, Merged, PartFitted, PlateRead, UnitAdded, UnitNotes
 
 __all__ = [
     "EARLIEST",

@@ -4,16 +4,17 @@ A new kind is a dataclass here, a line in `KINDS`, and what `fold` makes of it. 
 must change its shape gets a version, and old versions are read for ever.
 """
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
 from math import isfinite
 from typing import Any, Final, Literal
 
 from outer_test.judgement import HouseRules
+from outer_test.ledger.at_most import at_most
 from outer_test.ledger.conclusion import Conclusion
+from outer_test.ledger.unit_kinds import Archived, Merged, PartFitted, PlateRead, UnitAdded, UnitNotes
 from outer_test.measurement import FieldProblem, Record, quantity
-from outer_test.nameplate import Contactor, Plate
 from outer_test.plain_data import read_as
 from outer_test.visit import (
     ANSWERS,
@@ -21,7 +22,6 @@ from outer_test.visit import (
     Answer,
     Complaint,
     Conditions,
-    FittedCapacitor,
     Lifted,
     Note,
     PowerEvent,
@@ -68,11 +68,6 @@ class Kind(StrEnum):
     MERGED = "merged"
 
 
-def _at_most(name: str, text: str, most: int, least: int = 0) -> None:
-    if not least <= len(text.strip()) <= most or len(text) > most:
-        raise FieldProblem(name, f"Use {f'{least} to' if least else 'up to'} {most} characters.")
-
-
 @dataclass(frozen=True, slots=True)
 class Opened(Record):
     """A visit to a unit was put on the list. `notes` are the office's."""
@@ -102,7 +97,7 @@ class Cancelled(Record):
     reason: str
 
     def __post_init__(self) -> None:
-        _at_most("reason", self.reason, 300, least=1)
+        at_most("reason", self.reason, 300, least=1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,7 +109,7 @@ class Corrected(Record):
     notes: str = ""
 
     def __post_init__(self) -> None:
-        _at_most("notes", self.notes, 2000)
+        at_most("notes", self.notes, 2000)
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,7 +134,7 @@ class Ended(Record):
     def __post_init__(self) -> None:
         if self.how != "back" and not self.why.strip():
             raise FieldProblem("why", "say why it is not put back")
-        _at_most("why", self.why, 300)
+        at_most("why", self.why, 300)
 
 
 @dataclass(frozen=True, slots=True)
@@ -188,7 +183,7 @@ class Wire(Record):
 
     def __post_init__(self) -> None:
         for name, most in (("terminal", 20), ("colour", 20), ("goes_to", 80), ("new_terminal", 20)):
-            _at_most(name, getattr(self, name), most)
+            at_most(name, getattr(self, name), most)
 
 
 @dataclass(frozen=True, slots=True)
@@ -210,7 +205,7 @@ class Signature(Record):
     digest: str = ""
 
     def __post_init__(self) -> None:
-        _at_most("digest", self.digest, 64)
+        at_most("digest", self.digest, 64)
         if not self.name.strip() or len(self.name) > 80:
             raise FieldProblem("name", "Say who signs. Use up to 80 characters.")
         points = [point for stroke in self.strokes for point in stroke]
@@ -234,9 +229,9 @@ class Finished(Record):
     digest: str = ""
 
     def __post_init__(self) -> None:
-        _at_most("reason", self.reason, 300)
-        _at_most("core", self.core, 20)
-        _at_most("digest", self.digest, 64)
+        at_most("reason", self.reason, 300)
+        at_most("core", self.core, 20)
+        at_most("digest", self.digest, 64)
 
 
 @dataclass(frozen=True, slots=True)
@@ -246,75 +241,7 @@ class Reopened(Record):
     reason: str
 
     def __post_init__(self) -> None:
-        _at_most("reason", self.reason, 300, least=1)
-
-
-@dataclass(frozen=True, slots=True)
-class UnitAdded(Record):
-    """An outdoor unit and where it stands."""
-
-    site: str
-    address: str
-    label: str
-    serial: str = ""
-
-    def __post_init__(self) -> None:
-        for name, most in (("site", 120), ("address", 200), ("label", 80)):
-            _at_most(name, getattr(self, name), most, least=1)
-        _at_most("serial", self.serial, 40)
-
-
-@dataclass(frozen=True, slots=True)
-class PlateRead(Record):
-    """A plate as it was read, the parts fitted by their own labels, and why it was read again."""
-
-    plate: Plate = Plate()
-    fitted: tuple[FittedCapacitor, ...] = field(default=())
-    contactor_fitted: Contactor | None = None
-    why: str = ""
-
-    def __post_init__(self) -> None:
-        _at_most("why", self.why, 200)
-
-
-@dataclass(frozen=True, slots=True)
-class PartFitted(Record):
-    """A part put into a unit outside of any visit: its name in the unit's file, and when it was put in where that was earlier."""
-
-    part: str
-    note: str = ""
-    at: datetime | None = None
-
-    def __post_init__(self) -> None:
-        aware("at", self.at)
-        _at_most("note", self.note, 200)
-
-
-@dataclass(frozen=True, slots=True)
-class UnitNotes(Record):
-    """The notes on a unit, from then on."""
-
-    notes: str = ""
-
-    def __post_init__(self) -> None:
-        _at_most("notes", self.notes, 4000)
-
-
-@dataclass(frozen=True, slots=True)
-class Archived(Record):
-    """A unit is not looked after any more, and why; in use again where nothing is said."""
-
-    why: str = ""
-
-    def __post_init__(self) -> None:
-        _at_most("why", self.why, 200)
-
-
-@dataclass(frozen=True, slots=True)
-class Merged(Record):
-    """Another unit turned out to be this one: what was read on it is this unit's."""
-
-    unit: str
+        at_most("reason", self.reason, 300, least=1)
 
 
 KINDS: Final[dict[Kind, type[Any]]] = {
