@@ -143,7 +143,7 @@ class WeakSignal(BrowserTest):
         for value in typed:
             self.page.locator("[data-reading]").fill(value)
             self.page.keyboard.press("Enter")
-            expect(self.page.get_by_placeholder(value)).to_be_visible()
+            expect(self.page.get_by_placeholder(value)).to_be_visible(timeout=60_000)
         wait_until_sent(self.page, 120)
         self.assertGreater(lost, 2)
         visit = self.page.url.split("/visits/")[1].split("?")[0]
