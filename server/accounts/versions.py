@@ -28,24 +28,32 @@ def versions_of(company: Company, beginning: str) -> dict[str, int]:
     return {row.subject.removeprefix(beginning): row.number for row in rows}
 
 
+@transaction.atomic
 def count_change(member: Member, subject: str) -> None:
     """Count a change that was made from no version, as by a repair to what a van carries: who has it open is told."""
-    company = member.company
-    row, _ = LatestChange.objects.of(company).get_or_create(company=company, subject=subject, defaults={"member": member})
-    row.number, row.member, row.at = row.number + 1, member, timezone.now()
-    row.save()
+    _count(_locked(member, subject), member)
 
 
+@transaction.atomic
 def change_from(member: Member, subject: str, seen: int, now_says: str = "") -> None:
     """Count a change to `subject` made from version `seen`, within the caller's transaction. Raises Overtaken.
 
     now_says: what stands there now, for whoever is refused.
     """
+    row = _locked(member, subject)
+    if row.number != seen:
+        raise Overtaken(row.member.shown_name, row.at, now_says)
+    _count(row, member)
+
+
+def _locked(member: Member, subject: str) -> LatestChange:
+    """The row of a subject, one writer's at a time; it is made where nothing was changed yet."""
     company = member.company
-    with transaction.atomic():
-        LatestChange.objects.of(company).get_or_create(company=company, subject=subject, defaults={"member": member})
-        row: LatestChange = LatestChange.objects.of(company).select_for_update().get(subject=subject)
-        if row.number != seen:
-            raise Overtaken(row.member.shown_name, row.at, now_says)
-        row.number, row.member, row.at = seen + 1, member, timezone.now()
-        row.save()
+    LatestChange.objects.of(company).get_or_create(company=company, subject=subject, defaults={"member": member})
+    row: LatestChange = LatestChange.objects.of(company).select_for_update().get(subject=subject)
+    return row
+
+
+def _count(row: LatestChange, member: Member) -> None:
+    row.number, row.member, row.at = row.number + 1, member, timezone.now()
+    row.save()

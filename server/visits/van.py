@@ -44,27 +44,36 @@ def stock_van(member: Member, parts: tuple[StockPart, ...], seen: int) -> None:
         if rating in ratings[:place]:
             raise FieldProblem(f"parts.{place}.uf", "This part is on the list already. Change its count there.")
     with transaction.atomic():
-        change_from(member, subject_of(member), seen, f"{sum(part.count for part in van_of(member))} parts")
+        there = van_of(_locked(member.company, member.pk))
+        change_from(member, subject_of(member), seen, f"{sum(part.count for part in there)} parts")
         Member.objects.filter(pk=member.pk).update(van_stock=plain(parts))
     member.van_stock = plain(parts)
 
 
-def count_down(company: Company, before: Iterable[Event], new: Iterable[Event]) -> None:
-    """Take what was put in off the van of whoever put it in; what is taken off the record again is on the van again."""
-    put_in = {event.id: event for event in before if event.kind is Kind.PART}
+def _locked(company: Company, key: int) -> Member:
+    """A member, whose van nobody else changes meanwhile: locked before its version is, by whoever changes it."""
+    member: Member = Member.objects.select_for_update(no_key=True).get(company=company, pk=key)
+    return member
+
+
+def count_down(company: Company, every: Iterable[Event], new: Iterable[Event]) -> None:
+    """Take what was put in off the van of whoever put it in; what is taken off the record again is on the van again.
+
+    every: the visit's events, the new ones too.
+    """
     for event in new:
         if event.kind is Kind.PART:
-            put_in[event.id] = event
             _take(company, event, 1)
-        elif event.kind is Kind.TAKEN_BACK and event.body.of in put_in:
-            _take(company, put_in[event.body.of], -1)
+        elif event.kind is Kind.TAKEN_BACK:
+            for part in (one for one in every if one.kind is Kind.PART and one.id == event.body.of):
+                _take(company, part, -1)
 
 
 def _take(company: Company, event: Event, taken: int) -> None:
     repair: Repair = event.body
     if repair.put_back or event.by is None:
         return
-    member = Member.objects.select_for_update().get(company=company, pk=event.by)
+    member = _locked(company, event.by)
     stock = van_of(member)
     left = left_on_van(stock, repair, taken)
     if left != stock:

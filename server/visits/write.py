@@ -91,7 +91,7 @@ def add_up(company: Company, before: Loaded, after: Loaded) -> Loaded:
     """Put into the visit's row what its events now add up to."""
     row, changed = after.row, set[str]()
     new = after.events[len(before.events) :]
-    count_down(company, before.events, new)
+    count_down(company, after.events, new)
     planned = [event for event in new if event.kind in PLANNING]
     if planned:
         take_plan(company, after, planned)
