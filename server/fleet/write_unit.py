@@ -12,9 +12,9 @@ from accounts.models import Company
 from accounts.versions import change_from
 from fleet.models import Site, Unit
 from ledger.read import events_of_units
-from ledger.write import ledger_of
+from ledger.write import Ledger, ledger_of
 from ledger.writer import New, Subject, Writer
-from outer_test.ledger import Kind, PlateRead, UnitAdded, UnitNotes
+from outer_test.ledger import Archived, Kind, PlateRead, UnitAdded, UnitNotes
 from outer_test.plain_data import present
 
 MOST_LISTED = 300
@@ -63,7 +63,7 @@ def add_unit(writer: Writer, new: New) -> Unit:
     about: UnitAdded = new.body
     company = writer.company
     with ledger_of(writer) as ledger:
-        site, _ = Site.objects.of(company).get_or_create(company=company, name=about.site.strip(), address=about.address.strip())
+        site = _site_of(company, about)
         unit: Unit
         unit, made = Unit.objects.of(company).get_or_create(
             company=company, id=new.id, defaults={"site": site, "label": about.label.strip(), "serial": about.serial.strip()}
@@ -73,6 +73,27 @@ def add_unit(writer: Writer, new: New) -> Unit:
             unit.save(update_fields=["find_text"])
             ledger.write_events(Subject(site.pk, unit.pk), [new])
     return unit
+
+
+def _site_of(company: Company, about: UnitAdded) -> Site:
+    site: Site
+    site, _ = Site.objects.of(company).get_or_create(company=company, name=about.site.strip(), address=about.address.strip())
+    return site
+
+
+def call_unit(unit: Unit, about: UnitAdded) -> None:
+    """Make what a unit is called from now on, and where it stands, its own; the row is saved."""
+    unit.site, unit.label, unit.serial = _site_of(unit.company, about), about.label.strip(), about.serial.strip()
+    unit.find_text = find_text_of(unit)
+    unit.save(update_fields=["site", "label", "serial", "find_text"])
+
+
+def write_archived(ledger: Ledger, unit: Unit, new: New) -> None:
+    """Write that a unit is not looked after any more, or that it is again; the row is saved."""
+    about: Archived = new.body
+    ledger.write_events(Subject(unit.site_id, unit.pk), [new])
+    unit.archived = about.why
+    unit.save(update_fields=["archived"])
 
 
 def carry(unit: Unit, read: PlateRead) -> None:

@@ -9,7 +9,7 @@ from django.db.models import Q
 
 from accounts.audit import note
 from fleet.models import Site, Unit, UnitStanding
-from fleet.write_unit import find_text_of, find_unit
+from fleet.write_unit import call_unit, find_unit, write_archived
 from ledger.write import Ledger, ledger_of
 from ledger.writer import New, Subject, Writer
 from outer_test.ledger import Archived, Merged, UnitAdded
@@ -38,9 +38,7 @@ def _archived(writer: Writer, unit_id: UUID, why: str) -> Unit:
         if why and Visit.objects.of(writer.company).filter(unit=unit, finished_at=None, cancelled="").exists():
             raise FieldProblem("why", "It has an open visit. Finish or cancel that first.")
         if unit.archived != why:
-            ledger.write_events(Subject(unit.site_id, unit.pk), [New(uuid4(), Archived(why))])
-            unit.archived = why
-            unit.save(update_fields=["archived"])
+            write_archived(ledger, unit, New(uuid4(), Archived(why)))
             note(writer.member, f"archived {unit}: {why}" if why else f"brought {unit} back into use")
     return unit
 
@@ -63,9 +61,7 @@ def merge_units(writer: Writer, unit_id: UUID, into: UUID) -> Unit:
         Unit.objects.of(company).filter(Q(pk=twice.pk) | Q(same_as=twice)).update(same_as=unit)
         UnitStanding.objects.of(company).filter(unit=twice).delete()
         if not unit.serial and twice.serial:
-            unit.serial = twice.serial
-            unit.find_text = find_text_of(unit)
-            unit.save(update_fields=["serial", "find_text"])
+            _call(ledger, unit, unit.site, twice.serial)
         _write_find_texts(unit)
         note(writer.member, f"merged {twice} into {unit}")
     latest = Visit.objects.of(company).filter(unit=unit, finished_at__isnull=False).order_by("-scheduled_for").first()
@@ -86,18 +82,16 @@ def merge_places(writer: Writer, unit_id: UUID, as_of: UUID) -> Unit:
             raise FieldProblem("into", "They stand at one place already.")
         moved, place = str(unit.site), there.site
         for one in Unit.objects.of(company).filter(site=unit.site_id).select_related("site"):
-            _move(ledger, one, place)
+            _call(ledger, one, place, one.serial)
+            _write_find_texts(one)
         note(writer.member, f"merged the place {moved} into {place}")
     return find_unit(company, unit_id)
 
 
-def _move(ledger: Ledger, unit: Unit, place: Site) -> None:
-    called = UnitAdded(place.name, place.address, unit.label, unit.serial)
+def _call(ledger: Ledger, unit: Unit, place: Site, serial: str) -> None:
+    called = UnitAdded(place.name, place.address, unit.label, serial)
     ledger.write_events(Subject(place.pk, unit.pk), [New(uuid4(), called)])
-    unit.site = place
-    unit.find_text = find_text_of(unit)
-    unit.save(update_fields=["site", "find_text"])
-    _write_find_texts(unit)
+    call_unit(unit, called)
 
 
 def _write_find_texts(unit: Unit) -> None:

@@ -6,7 +6,7 @@ from uuid import UUID, uuid5
 
 from accounts.models import Company
 from fleet.models import Unit
-from fleet.write_unit import find_unit
+from fleet.write_unit import find_unit, write_archived
 from ledger.write import Ledger, ledger_of
 from ledger.writer import Made, New, Subject, Writer, named
 from outer_test.acts import OpenVisit
@@ -53,9 +53,7 @@ def open_visit(writer: Writer, unit_id: UUID, made: Made, opening: OpenVisit) ->
         events = [New(name, body, made.at, made.seq, made.after, besides) for besides, (name, body) in enumerate(begins, 1)]
         ledger.write_events(Subject(unit.site_id, unit.pk, made.id), events)
         if unit.archived:  # whoever goes there looks after it again; opened without signal, nothing of it is refused
-            ledger.write_events(Subject(unit.site_id, unit.pk), [New(named(made, "in use"), Archived(), made.at)])
-            unit.archived = ""
-            unit.save(update_fields=["archived"])
+            write_archived(ledger, unit, New(named(made, "in use"), Archived(), made.at))
     return visit
 
 

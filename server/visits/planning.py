@@ -3,8 +3,7 @@
 from collections.abc import Iterable
 
 from accounts.models import Company, Member
-from fleet.models import Site
-from fleet.write_unit import find_text_of as unit_text
+from fleet.write_unit import call_unit
 from outer_test.ledger import Event, Kind
 from outer_test.measurement import FieldProblem
 from visits.find_text import find_text_of
@@ -37,11 +36,7 @@ def take_plan(company: Company, after: Loaded, new: Iterable[Event]) -> None:
         elif event.kind is Kind.CORRECTED:
             row.complaint, row.began, row.notes = body.complaint, body.began, body.notes
         elif event.kind is Kind.UNIT:
-            unit = row.unit
-            unit.site, _ = Site.objects.of(company).get_or_create(company=company, name=body.site, address=body.address)
-            unit.label, unit.serial = body.label, body.serial
-            unit.find_text = unit_text(unit)
-            unit.save(update_fields=["site", "label", "serial", "find_text"])
+            call_unit(row.unit, body)
     row.cancelled = after.cancelled
     row.find_text = find_text_of(row, row.technician.shown_name)
     row.save(update_fields=["scheduled_for", "technician", "complaint", "began", "notes", "cancelled", "find_text"])

@@ -91,6 +91,12 @@ class InOrder(TestCase):
         self.assertEqual(self.file(third.pk)["id"], str(self.first.pk), "through the one before")
         self.act(self.first, "merge", {"into": str(third.pk)}, status=422)
 
+    def test_a_serial_that_is_taken_over_is_written(self) -> None:
+        bare = self.add("Order Street 1", "without a label")
+        self.assertEqual(self.act(self.second, "merge", {"into": str(bare.pk)})["serial"], "S-1b")
+        called = [one.body.get("serial", "") for one in events(self.mine.company, Kind.UNIT) if one.unit == bare.pk]
+        self.assertEqual(called, ["", "S-1b"])
+
     def test_a_place_by_two_names_is_one(self) -> None:
         neighbour = self.add("Order Street One", "east pad")
         self.finished(neighbour, "54.0")
