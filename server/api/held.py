@@ -1,5 +1,6 @@
 """What a device that a lead shut out had not sent: handed over by the device, and settled by a lead."""
 
+from collections import Counter
 from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Any
@@ -12,8 +13,7 @@ from accounts.models import SignIn
 from api.company import need_lead
 from api.problems import Problem, Refused
 from api.signed_in import Asking, clock_of, need_csrf
-from visits.held import held_for, hold, settle_held
-from visits.sync import State
+from visits.held import Settled, held_for, hold, settle_held
 
 router = Router(tags=["held"])
 MOST_AT_ONCE = 200
@@ -52,14 +52,6 @@ class Settle:
     take: bool
 
 
-@dataclass(frozen=True, slots=True)
-class Settled:
-    """How many were written, and how many could not be."""
-
-    saved: int
-    refused: int
-
-
 class FromShutOut(HttpRequest):
     """A request of a device that a lead shut out."""
 
@@ -95,17 +87,11 @@ def held(request: Asking) -> list[HeldShown]:
 
 
 def _kinds(entries: list[dict[str, Any]]) -> dict[str, int]:
-    counts: dict[str, int] = {}
-    for entry in entries:
-        kind = str(entry["act"].get("kind", ""))[:20]
-        counts[kind] = counts.get(kind, 0) + 1
-    return counts
+    return Counter(str(entry["act"].get("kind", ""))[:20] for entry in entries)
 
 
 @router.post("/{held_id}", response={200: Settled, 401: Problem, 403: Problem, 404: Problem, 422: Problem})
 def settle(request: Asking, held_id: int, body: Body[Settle]) -> Settled:
     """Write them as that member's, or leave them out for good. Leads only."""
     need_lead(request)
-    answers = settle_held(request.auth, held_id, body.take)
-    saved = sum(one.state is not State.REFUSED for one in answers)
-    return Settled(saved, len(answers) - saved)
+    return settle_held(request.auth, held_id, body.take)

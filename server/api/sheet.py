@@ -7,6 +7,7 @@ from uuid import UUID
 from django.http import HttpResponse
 from ninja import Router
 
+from accounts.models import Company
 from api.documented import a_file
 from api.problems import Problem
 from api.signed_in import Asking
@@ -14,6 +15,7 @@ from api.visits import REFUSALS
 from files.customer_link import end_link, links_of, make_link
 from files.report import report_html
 from visits.load import find_visit, load_visit
+from visits.models import Visit
 
 router = Router(tags=["sheet"])
 
@@ -44,9 +46,8 @@ def report(request: Asking, visit_id: UUID) -> HttpResponse:
     return HttpResponse(report_html(company, load_visit(company, find_visit(company, visit_id))))
 
 
-def _links(request: Asking, visit_id: UUID, address: str = "") -> CustomerLinks:
-    company = request.auth.company
-    rows = links_of(company, find_visit(company, visit_id))
+def _links(company: Company, visit: Visit, address: str = "") -> CustomerLinks:
+    rows = links_of(company, visit)
     links = tuple(CustomerLinkShown(row.pk, row.made_by.shown_name, row.made_at, row.expires_at) for row in rows)
     return CustomerLinks(company.customer_links, links, address)
 
@@ -54,18 +55,21 @@ def _links(request: Asking, visit_id: UUID, address: str = "") -> CustomerLinks:
 @router.get("/{visit_id}/links", response={200: CustomerLinks, 401: Problem, 404: Problem})
 def links(request: Asking, visit_id: UUID) -> CustomerLinks:
     """The visit's open links for the customer."""
-    return _links(request, visit_id)
+    company = request.auth.company
+    return _links(company, find_visit(company, visit_id))
 
 
 @router.post("/{visit_id}/links", response={200: CustomerLinks, **REFUSALS})
 def new_link(request: Asking, visit_id: UUID) -> CustomerLinks:
     """Make a link to the customer's page of a finished visit."""
-    token = make_link(request.auth, find_visit(request.auth.company, visit_id))
-    return _links(request, visit_id, request.build_absolute_uri(f"/shared/{token}"))
+    visit = find_visit(request.auth.company, visit_id)
+    token = make_link(request.auth, visit)
+    return _links(request.auth.company, visit, request.build_absolute_uri(f"/shared/{token}"))
 
 
 @router.post("/{visit_id}/links/{link_id}/end", response={200: CustomerLinks, **REFUSALS})
 def stop_link(request: Asking, visit_id: UUID, link_id: int) -> CustomerLinks:
     """End a link; whoever has it sees nothing any more."""
-    end_link(request.auth, find_visit(request.auth.company, visit_id), link_id)
-    return _links(request, visit_id)
+    visit = find_visit(request.auth.company, visit_id)
+    end_link(request.auth, visit, link_id)
+    return _links(request.auth.company, visit)

@@ -15,6 +15,7 @@ from django.utils import timezone
 from accounts.models import Member
 from accounts.uploads import TooMuchToday, count_upload
 from api.files import MOST_VISIT_FILE
+from api.held import shut_out_device
 from api.problems import UNREACHABLE, refusal
 from files.checked_zip import MOST_BYTES as ZIP_BYTES
 from files.log_job import MOST_BYTES as LOG_BYTES
@@ -64,12 +65,11 @@ def _refused(request: HttpRequest) -> HttpResponse | None:
     if not said.isdigit():
         return _answer(400, "This Content-Length is no number.")
     length, member = int(said), request.user
-    if not isinstance(member, Member):
-        if request.path == HAND_OVER and getattr(request, "shut_out", None) is not None:
-            return None if length <= settings.DATA_UPLOAD_MAX_MEMORY_SIZE else _answer(413, "That is too much at once.")
+    handed_over = request.path == HAND_OVER and shut_out_device(request) is not None
+    if not isinstance(member, Member) and not handed_over:
         return None if length <= STRANGER else _answer(413, "That is too much at once. Sign in first.")
     upload = next((one for one in _UPLOADS if one.path.match(request.path)), None)
-    if upload is None:
+    if upload is None or not isinstance(member, Member):
         return None if length <= settings.DATA_UPLOAD_MAX_MEMORY_SIZE else _answer(413, "That is too much at once.")
     if length > upload.most + FORM:
         return _answer(413, f"The file is larger than {upload.most // 1_000_000} MB.")

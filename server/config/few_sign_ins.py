@@ -1,16 +1,15 @@
 """A flood of sign-ins is turned away before anything is worked out for it: everybody else shares the process with it."""
 
-import json
 from collections.abc import Callable, Iterable
 from threading import BoundedSemaphore
 from typing import Any
 
 from accounts.hashers import AT_ONCE
-from api.problems import TOO_BUSY
+from api.problems import TOO_BUSY, refusal
 
 PATH = "/api/v1/session"
 Application = Callable[[dict[str, Any], Callable[..., Any]], Iterable[bytes]]
-_BODY = json.dumps({"errors": [{"field": "", "message": TOO_BUSY}]}).encode()
+_BODY = refusal(503, TOO_BUSY).content
 _HEADERS = [
     ("Content-Type", "application/json; charset=utf-8"), ("Content-Length", str(len(_BODY))), ("Cache-Control", "no-store"),
     ("Retry-After", "2"),

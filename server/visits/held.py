@@ -1,6 +1,7 @@
 """Entries of a device that a lead shut out: held until a lead says that they count, or that they do not."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
@@ -14,9 +15,17 @@ from ledger.writer import Writer
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem
 from visits.models import HeldEntries
-from visits.sync import Acknowledged, State, push, read_push
+from visits.sync import State, push, read_push
 
 MOST = 2000
+
+
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """How many were written, and how many could not be."""
+
+    saved: int
+    refused: int
 
 
 class NothingHeld(LookupError):
@@ -50,8 +59,8 @@ def held_for(company: Company) -> QuerySet[HeldEntries]:
 
 
 @transaction.atomic
-def settle_held(lead: Member, held: int, take: bool) -> list[Acknowledged]:
-    """Write them as that member's, or leave them out for good; gives back what became of each that was written. Raises NothingHeld."""
+def settle_held(lead: Member, held: int, take: bool) -> Settled:
+    """Write them as that member's, or leave them out for good. Raises NothingHeld, FieldProblem."""
     row = HeldEntries.objects.of(lead.company).select_for_update(of=("self",)).select_related("member__company")
     found: HeldEntries | None = row.filter(pk=held, settled_at=None).first()
     if found is None:
@@ -64,4 +73,4 @@ def settle_held(lead: Member, held: int, take: bool) -> list[Acknowledged]:
     found.save(update_fields=["settled_at", "taken"])
     whose = f"of {len(found.entries)} entries of {found.member.shown_name} from a device that was shut out"
     note(lead, f"took in {saved} {whose}" if take else f"left out {whose.removeprefix('of ')}")
-    return answers
+    return Settled(saved, len(answers) - saved)
