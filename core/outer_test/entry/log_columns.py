@@ -1,13 +1,12 @@
 """A log's heading row and columns: found by what stands in them, and shown to a person before anything is read by them."""
 
-import csv
 import re
 from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass, replace
 from datetime import UTC
 
 from outer_test.entry.field import TypedProblem, parse_typed
-from outer_test.entry.meter_log import Mapping, column_names, delimiter_of, point_named, read_time
+from outer_test.entry.meter_log import Mapping, cells_of, column_names, delimiter_of, point_named, read_time
 
 MOST_HEAD, MOST_LINE, SAMPLED, SHOWN = 40, 200, 12, 3
 _CLOCK = re.compile(r"\d{1,2}:\d{2}(:\d{2})?(\s*[ap]m)?", re.IGNORECASE)
@@ -46,8 +45,8 @@ def look_at(text: str, serials: Collection[str] = (), heading: int | None = None
     lines = text.lstrip("\ufeff").splitlines()[:MOST_HEAD]
     place = min(find_heading(lines) if heading is None else max(heading, 0), len(lines))
     delimiter = delimiter_of(lines[max(place - 1, 0)]) if lines else ","
-    rows = [cells for line in lines[place:] if any(cells := _cells(line, delimiter))]
-    named = _cells(lines[place - 1], delimiter) if place else [""] * len(rows[0] if rows else ())
+    rows = [cells for line in lines[place:] if any(cells := cells_of(line, delimiter))]
+    named = cells_of(lines[place - 1], delimiter) if place else [""] * len(rows[0] if rows else ())
     columns = tuple(column_names(named))
     held = {
         column: [cells[index] for cells in rows[:SAMPLED] if index < len(cells) and cells[index]] for index, column in enumerate(columns)
@@ -66,7 +65,7 @@ def find_heading(lines: Sequence[str]) -> int:
     >>> find_heading(["2027-01-14 09:30,50.4", "2027-01-14 09:31,50.5"])
     0
     """
-    rows = [(number, _cells(line, delimiter_of(line))) for number, line in enumerate(lines, 1) if line.strip()]
+    rows = [(number, cells_of(line, delimiter_of(line))) for number, line in enumerate(lines, 1) if line.strip()]
     for width in sorted({len(cells) for _, cells in rows if len(cells) > 1}, reverse=True):
         data = [len(cells) == width and any(map(_is_datum, cells)) for _, cells in rows]
         for place, (number, cells) in enumerate(rows):
@@ -77,10 +76,6 @@ def find_heading(lines: Sequence[str]) -> int:
                 if place == 0:
                     return 0
     return 1
-
-
-def _cells(line: str, delimiter: str) -> list[str]:
-    return [cell.strip() for cell in next(csv.reader([line.replace("\x00", "")], delimiter=delimiter), [])]
 
 
 def _is_datum(cell: str) -> bool:

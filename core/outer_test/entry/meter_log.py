@@ -68,6 +68,15 @@ def delimiter_of(heading: str) -> str:
     return max(DELIMITERS, key=heading.count)
 
 
+def cells_of(line: str, delimiter: str) -> list[str]:
+    """What stands in the columns of one line, without the blanks around it.
+
+    >>> cells_of('14.01.2027 ;"50,4"', ";")
+    ['14.01.2027', '50,4']
+    """
+    return [cell.strip() for cell in next(csv.reader([line.replace("\x00", "")], delimiter=delimiter), [])]
+
+
 def column_names(cells: Sequence[str]) -> list[str]:
     """What columns are called: by their heading; by their place where it says nothing or the same as another.
 
@@ -97,9 +106,9 @@ def read_rows(lines: Iterator[str], mapping: Mapping, zone: tzinfo = UTC) -> Ite
     if not mapping.heading:  # the data begin at once: their first line tells how many columns there are
         heading = next(lines, "")
         lines = chain([heading], lines)
-    delimiter = delimiter_of(heading.lstrip("\ufeff"))
+    delimiter = delimiter_of(heading)
     reader = csv.reader(_held(lines), delimiter=delimiter, strict=True)
-    named = next(csv.reader([heading.lstrip("\ufeff")], delimiter=delimiter), [])
+    named = cells_of(heading.lstrip("\ufeff"), delimiter)
     columns = column_names(named if mapping.heading else [""] * len(named))
     place = {name: index for index, name in enumerate(columns)}
     while True:
