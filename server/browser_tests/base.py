@@ -57,6 +57,19 @@ def wait_until_sent(page: Page, within_s: float = 40) -> None:
         page.wait_for_timeout(50)
 
 
+def sign_by_hand(page: Page, name: str) -> Locator:
+    """Write who signs and draw a line with the pointer; gives back the signature's section, where it is saved."""
+    section = page.get_by_label("Signature", exact=True)
+    section.get_by_label("Signed by").fill(name)
+    box = section.get_by_role("img").bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + 20, box["y"] + 30)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 120, box["y"] + 60, steps=5)
+    page.mouse.up()
+    return section
+
+
 _DEMO_ROWS: dict[type[Model], list[Model]] = {}
 
 

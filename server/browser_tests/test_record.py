@@ -5,7 +5,7 @@ from io import BytesIO
 from PIL import Image
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest
+from browser_tests.base import BrowserTest, sign_by_hand
 from fleet.models import Unit
 
 
@@ -80,14 +80,7 @@ class Handed(BrowserTest):
         sign = self.page.get_by_label("Signature", exact=True)
         sign.get_by_role("button", name="Save the signature").click()
         expect(sign.get_by_role("alert")).to_contain_text("who signs")
-        sign.get_by_label("Signed by").fill("P. Holder")
-        box = sign.get_by_role("img").bounding_box()
-        assert box is not None
-        self.page.mouse.move(box["x"] + 20, box["y"] + 40)
-        self.page.mouse.down()
-        self.page.mouse.move(box["x"] + 120, box["y"] + 60, steps=5)
-        self.page.mouse.up()
-        sign.get_by_role("button", name="Save the signature").click()
+        sign_by_hand(self.page, "P. Holder").get_by_role("button", name="Save the signature").click()
         expect(self.page.get_by_text("Signed by P. Holder")).to_be_visible()
         self.page.goto(f"{self.live_server_url}/api/v1{visit}/report")
         expect(self.page.get_by_role("main")).to_contain_text("P. Holder")

@@ -4,7 +4,7 @@ from typing import Any
 
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest, wait_until_sent
+from browser_tests.base import BrowserTest, sign_by_hand, wait_until_sent
 
 # A sound unit's answers where the twin gives none, and the first of the choices is not the sound one.
 SOUND = {
@@ -103,14 +103,7 @@ class Taps(BrowserTest):
             self.tap(str(name))
         self.tap("Finish the visit")
         self.tap("Yes, finish it")
-        sign = self.page.get_by_label("Signature", exact=True)
-        sign.get_by_label("Signed by").fill("R. Alder")
-        box = sign.get_by_role("img").bounding_box()
-        assert box is not None
-        self.page.mouse.move(box["x"] + 20, box["y"] + 30)
-        self.page.mouse.down()
-        self.page.mouse.move(box["x"] + 120, box["y"] + 60)
-        self.page.mouse.up()
+        sign = sign_by_hand(self.page, "R. Alder")
         self.taps += 1
         self.tap("Save the signature", sign)
         expect(self.page.get_by_text("Signed by R. Alder")).to_be_visible()

@@ -12,7 +12,7 @@ from django.utils import timezone
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from browser_tests.base import BrowserTest, wait_until_sent
+from browser_tests.base import BrowserTest, sign_by_hand, wait_until_sent
 from files.photo_in import PhotoOf, keep_photo
 from testing.fixtures import own_files
 from visits.models import Photo, Visit
@@ -90,6 +90,15 @@ class WithoutSignal(BrowserTest):
         page.reload()
         expect(page.get_by_role("main")).to_contain_text("no light")
         self.assertEqual({line.strip() for line in page.get_by_role("main").inner_text().splitlines() if "µF" in line}, here)
+
+    def test_a_visit_that_will_not_be_holds_nothing_back(self) -> None:
+        row = Visit._base_manager.filter(pk=self.visit.rsplit("/", 1)[1])
+        self.assertEqual(row.update(cancelled="nobody home"), 1)
+        self.page.context.close()
+        self.page = self.new_page()  # a phone that has nothing yet
+        self.sign_in()
+        expect(self.page.get_by_role("main")).to_contain_text("nobody home")
+        self.wait_until_ready(self.page)
 
     def test_two_tabs_have_one_queue_and_write_everything_once(self) -> None:
         second = self.page.context.new_page()
@@ -173,15 +182,7 @@ class WithoutSignal(BrowserTest):
         page.get_by_label("To finish anyway, say why.").fill("rain")
         page.get_by_role("button", name="Finish anyway").click()
         expect(page).to_have_url(re.compile("/sheet$"), timeout=30_000)
-        sign = page.get_by_label("Signature", exact=True)
-        sign.get_by_label("Signed by").fill("R. Alder")
-        box = sign.get_by_role("img").bounding_box()
-        assert box is not None
-        page.mouse.move(box["x"] + 20, box["y"] + 20)
-        page.mouse.down()
-        page.mouse.move(box["x"] + 90, box["y"] + 40)
-        page.mouse.up()
-        sign.get_by_role("button", name="Save the signature").click()
+        sign_by_hand(page, "R. Alder").get_by_role("button", name="Save the signature").click()
         expect(page.get_by_role("img", name="Signature of R. Alder")).to_be_visible(timeout=30_000)
         here = page.get_by_role("main").inner_text()
         page.context.set_offline(False)

@@ -32,14 +32,13 @@ export const useSession = () =>
 export const todayKey = (day = ""): string => `today ${day}`;
 
 /** The list of a day, as in 2027-01-14; today's where none is named. */
+export const askToday = (day?: string) =>
+  remembered(todayKey(day), () =>
+    data(api.GET("/api/v1/today", { params: { query: day === undefined ? {} : { day } } })),
+  );
+
 export const useToday = (day?: string) =>
-  useQuery({
-    queryKey: ["today", day ?? ""],
-    queryFn: () =>
-      remembered(todayKey(day), () =>
-        data(api.GET("/api/v1/today", { params: { query: day === undefined ? {} : { day } } })),
-      ),
-  });
+  useQuery({ queryKey: ["today", day ?? ""], queryFn: () => askToday(day) });
 
 export const useHouseRules = () =>
   useQuery({
@@ -60,14 +59,21 @@ export const useLineWords = () =>
     staleTime: Infinity,
   });
 
-export const useUnit = (id: string) =>
-  useQuery({
-    queryKey: ["unit", id],
-    queryFn: () =>
-      remembered(`unit ${id}`, () =>
-        data(api.GET("/api/v1/units/{unit_id}", { params: { path: { unit_id: id } } })),
-      ),
-  });
+export const askUnit = (id: string) =>
+  remembered(`unit ${id}`, () =>
+    data(api.GET("/api/v1/units/{unit_id}", { params: { path: { unit_id: id } } })),
+  );
+
+export const useUnit = (id: string) => useQuery({ queryKey: ["unit", id], queryFn: () => askUnit(id) });
+
+export const askPhotos = (unit: string) =>
+  remembered(`photos ${unit}`, () =>
+    data(api.GET("/api/v1/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
+  );
+
+/** The photos of a unit that the server has. */
+export const usePhotos = (unit: string) =>
+  useQuery({ queryKey: ["photos", unit], queryFn: () => askPhotos(unit) });
 
 export const useDefrostFaults = (visitId: string, demo: boolean) =>
   useQuery({

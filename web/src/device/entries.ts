@@ -53,6 +53,14 @@ export const waitingOf = async (visit: string): Promise<Entry[]> =>
     (entry) => !isRefused(entry) && entry.member === memberNow(),
   );
 
+/** What waits here and is a member's, the oldest first, at most so many. */
+export const waitingBy = (member: string, most: number): Promise<Entry[]> =>
+  store.entries
+    .orderBy("n")
+    .filter((entry) => entry.member === member && !isRefused(entry))
+    .limit(most)
+    .toArray();
+
 /** Take entries off: the server has them, or what was wrong with them was dealt with. */
 export const dropEntries = (ids: string[]): Promise<number> => store.entries.where("id").anyOf(ids).delete();
 

@@ -1,7 +1,7 @@
 /** A lead ended this device's sign-in: it forgets the company at once, and hands over what it had not sent for a lead's yes. */
 import { api, data } from "../api/client";
 import { asSent } from "./asSent";
-import { dropEntries, isRefused } from "./entries";
+import { dropEntries, waitingBy } from "./entries";
 import { forgetCompany, store } from "./store";
 
 const AT_ONCE = 50;
@@ -19,8 +19,7 @@ export function handOver(member: string): void {
 async function everything(member: string): Promise<void> {
   await forgetCompany();
   for (;;) {
-    const all = await store.entries.orderBy("n").toArray();
-    const some = all.filter((entry) => entry.member === member && !isRefused(entry)).slice(0, AT_ONCE);
+    const some = await waitingBy(member, AT_ONCE);
     if (some.length === 0) break;
     await data(api.POST("/api/v1/held", { body: { entries: some.map(asSent), last: false } }));
     await dropEntries(some.map(({ id }) => id));

@@ -1,8 +1,8 @@
 /** A day's own visits taken along: each visit, its unit's file and small photos, and the company's kit. */
-import { api, data, type Schemas } from "../api/client";
-import { todayKey } from "../api/queries";
+import type { Schemas } from "../api/client";
+import { askPhotos, askToday, askUnit, todayKey } from "../api/queries";
 import { kit } from "./kit";
-import { remembered } from "./remember";
+import { useLive } from "./live";
 import { store } from "./store";
 import { keepThumbs } from "./thumbs";
 import { fetchVisit } from "./visits";
@@ -20,16 +20,23 @@ const rest = (ms: number) => new Promise((done) => window.setTimeout(done, ms));
 export const ownOpen = (visits: readonly TodayVisit[]): TodayVisit[] =>
   visits.filter(({ mine, finished_at, cancelled }) => mine && finished_at == null && cancelled === "");
 
+async function hasDay(): Promise<boolean> {
+  const today = (await store.answers.get(todayKey()))?.body as Schemas["Today"] | undefined;
+  const kept = await store.answers.get("kit");
+  if (today === undefined || kept === undefined) return false;
+  const mine = ownOpen(today.visits).map(({ id }) => id);
+  return (await store.visits.where("id").anyOf(mine).count()) === mine.length;
+}
+
+/** Whether the company's kit and one's own open visits of the day are on this device. */
+export const useHasDay = (): boolean => useLive(hasDay, undefined, false);
+
 async function takeVisit(id: string, fresh: boolean): Promise<void> {
   const kept = await store.visits.get(id);
   if (!fresh && kept !== undefined && Date.now() - kept.at < OLD_MS) return;
   const { unit_id: unit } = await fetchVisit(id);
-  const path = { unit_id: unit };
-  await remembered(`unit ${unit}`, () => data(api.GET("/api/v1/units/{unit_id}", { params: { path } })));
-  const photos = await remembered(`photos ${unit}`, () =>
-    data(api.GET("/api/v1/files/units/{unit_id}/photos", { params: { path } })),
-  );
-  await keepThumbs(unit, photos);
+  await askUnit(unit);
+  await keepThumbs(unit, await askPhotos(unit));
 }
 
 /** Take a day along on purpose: everything is fetched anew, and `told` hears how many are here. Throws where there is no signal. */
@@ -62,10 +69,7 @@ export async function takeAlong(
     if (wanted()) await kit();
     await take(visits);
     if (!wanted()) return;
-    const next = await remembered(todayKey(tomorrow), () =>
-      data(api.GET("/api/v1/today", { params: { query: { day: tomorrow } } })),
-    );
-    await take(next.visits);
+    await take((await askToday(tomorrow)).visits);
   } catch (problem) {
     console.warn("Not all of today is on this device yet; it is fetched when there is signal.", problem);
   }

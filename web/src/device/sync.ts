@@ -2,7 +2,7 @@
 import { api, ApiProblem, data, type Schemas, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
 import { coreState, whenCoreIsUp } from "./core";
-import { dropEntries, isRefused, memberNow } from "./entries";
+import { dropEntries, memberNow, waitingBy } from "./entries";
 import { asSent } from "./asSent";
 import { redraw } from "./judge";
 import { take } from "./outcomes";
@@ -59,9 +59,7 @@ async function sendOnce(): Promise<void> {
 /** What waits and is this member's to send. */
 async function waitingHere(): Promise<Entry[]> {
   const member = memberNow();
-  if (member === "") return [];
-  const all = await store.entries.orderBy("n").toArray();
-  return all.filter((entry) => !isRefused(entry) && entry.member === member).slice(0, AT_ONCE);
+  return member === "" ? [] : waitingBy(member, AT_ONCE);
 }
 
 /** Send until nothing waits; false where the server puts some of it off. */

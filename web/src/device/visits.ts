@@ -1,10 +1,9 @@
 /** Visits on this device: as the server has them, or as they were last fetched, with what waits here put on them. */
 import { useQuery } from "@tanstack/react-query";
 
-import { api, data, isRefusal, type Schemas, type VisitShown } from "../api/client";
-import { queries, todayKey } from "../api/queries";
+import { api, data, isRefusal, type VisitShown } from "../api/client";
+import { queries } from "../api/queries";
 import { startCore } from "./core";
-import { useLive } from "./live";
 import { withWaiting } from "./judge";
 import { keepVisit, store } from "./store";
 
@@ -45,14 +44,3 @@ export async function fetchVisit(id: string): Promise<VisitShown> {
   await keepVisit(newest);
   return newest;
 }
-
-async function hasDay(): Promise<boolean> {
-  const today = (await store.answers.get(todayKey()))?.body as Schemas["Today"] | undefined;
-  const kept = await store.answers.get("kit");
-  if (today === undefined || kept === undefined) return false;
-  const mine = today.visits.filter((visit) => visit.mine && visit.finished_at == null).map(({ id }) => id);
-  return (await store.visits.where("id").anyOf(mine).count()) === mine.length;
-}
-
-/** Whether the company's kit and one's own open visits of the day are on this device. */
-export const useHasDay = (): boolean => useLive(hasDay, undefined, false);

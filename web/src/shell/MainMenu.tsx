@@ -8,8 +8,8 @@ import { queries } from "../api/queries";
 import { useCoreState } from "../device/core";
 import { isRefused, memberNow, useEntries } from "../device/entries";
 import { useIsKept } from "../device/keepApp";
+import { useHasDay } from "../device/route";
 import { sessionIs } from "../device/session";
-import { useHasDay } from "../device/visits";
 import { useMode } from "../theme/mode";
 import { useScale } from "../theme/temperature";
 

@@ -1,12 +1,13 @@
 /** A meter's log taken in: choose the file, say which column is what, look at the judged rows, then keep all of it or none. */
 import { Box, Flex, Heading, Table, Text } from "@chakra-ui/react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 
 import { api, data, type Schemas } from "../../api/client";
 import { upload } from "../../api/upload";
 import { Mark, type MarkKind } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem } from "../../shell/fields";
+import { FileButton } from "../../shell/FileButton";
 import { dayAndClock } from "../../shell/words";
 import { useJob, type Way } from "./job";
 import { LogColumns } from "./LogColumns";
@@ -30,7 +31,8 @@ const SAYS: Record<string, string> = {
 
 export function LogIn() {
   const { job, problem, attempt, forget } = useJob(WAY);
-  const file = useRef<HTMLInputElement>(null);
+  const takeIn = (file: File) =>
+    attempt(() => upload<Job>("/api/v1/imports", { id: crypto.randomUUID(), file }));
   return (
     <Box as="section" aria-label="Import a meter log" borderTopWidth="1px" borderColor="edge" pt="3" mb="6">
       <Heading as="h2" fontSize="md">
@@ -40,20 +42,9 @@ export function LogIn() {
         CSV in UTF-8, up to 60 MB. Its heading row and columns are guessed; you put them right and see the
         rows judged before anything is saved. If one row is wrong, nothing is saved.
       </Text>
-      <input
-        ref={file}
-        type="file"
-        hidden
-        accept=".csv,.txt,text/csv"
-        aria-label="Log file"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen)
-            void attempt(() => upload<Job>("/api/v1/imports", { id: crypto.randomUUID(), file: chosen }));
-          event.target.value = "";
-        }}
-      />
-      <Button onClick={() => file.current?.click()}>Choose the log file</Button>
+      <FileButton label="Log file" accept=".csv,.txt,text/csv" chosen={(file) => void takeIn(file)}>
+        Choose the log file
+      </FileButton>
       {problem && <Problem id="log-problem">{problem}</Problem>}
       {job && <OnItsWay key={job.id} job={job} attempt={attempt} forget={forget} />}
     </Box>

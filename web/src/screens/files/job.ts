@@ -2,8 +2,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { inWords } from "../../api/client";
 import { queries } from "../../api/queries";
+import { useAttempt } from "../../shell/attempt";
 
 const BEAT_MS = 700;
 const MADE = "made";
@@ -18,9 +18,10 @@ export interface Way<Job> {
 /** The one that is held, what went wrong with asking for it, and how to ask. */
 export function useJob<Job extends { id: string }>({ held, read, isRunning }: Way<Job>) {
   const [id, setId] = useState(() => (held && localStorage.getItem(held)) ?? "");
-  const [problem, setProblem] = useState("");
+  const [problem, tryTo] = useAttempt();
+  const name = held ?? MADE;
   const job = useQuery({
-    queryKey: [held ?? MADE, id],
+    queryKey: [name, id],
     queryFn: () => read(id),
     enabled: id !== "",
     retry: false,
@@ -30,15 +31,11 @@ export function useJob<Job extends { id: string }>({ held, read, isRunning }: Wa
     if (held) localStorage.setItem(held, next);
     setId(next);
   };
-  const attempt = async (ask: () => Promise<Job>) => {
-    try {
+  const attempt = (ask: () => Promise<Job>) =>
+    tryTo(async () => {
       const answer = await ask();
-      queries.setQueryData([held ?? MADE, answer.id], answer);
+      queries.setQueryData([name, answer.id], answer);
       hold(answer.id);
-      setProblem("");
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
+    });
   return { job: job.data, problem, attempt, forget: () => hold("") };
 }

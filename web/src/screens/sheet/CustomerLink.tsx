@@ -5,6 +5,7 @@ import { useState } from "react";
 
 import { api, data, inWords, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
+import { useAttempt } from "../../shell/attempt";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
 import { say } from "../../shell/toast";
@@ -20,23 +21,19 @@ export function CustomerLink({ visit, title }: { visit: string; title: string })
     queryFn: () => data(api.GET("/api/v1/visits/{visit_id}/links", { params: { path } })),
   });
   const [address, setAddress] = useState("");
-  const [problem, setProblem] = useState("");
-  const attempt = async (ask: () => Promise<Links>) => {
-    try {
+  const [problem, attempt] = useAttempt();
+  const change = (ask: () => Promise<Links>) =>
+    attempt(async () => {
       const answer = await ask();
       queries.setQueryData(key, answer);
       setAddress(answer.address);
-      setProblem("");
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
+    });
   if (!links.data?.allowed) return null;
   return (
     <Box as="section" aria-label="Link for the customer" my="4" className="no-print">
       <Button
         onClick={() =>
-          void attempt(() => data(api.POST("/api/v1/visits/{visit_id}/links", { params: { path } })))
+          void change(() => data(api.POST("/api/v1/visits/{visit_id}/links", { params: { path } })))
         }
       >
         Make a link for the customer
@@ -51,7 +48,7 @@ export function CustomerLink({ visit, title }: { visit: string; title: string })
           <Button
             look="quiet"
             onClick={() =>
-              void attempt(() =>
+              void change(() =>
                 data(
                   api.POST("/api/v1/visits/{visit_id}/links/{link_id}/end", {
                     params: { path: { ...path, link_id: link.id } },

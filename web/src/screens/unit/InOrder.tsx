@@ -3,8 +3,9 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { api, data, inWords, type Schemas } from "../../api/client";
+import { api, data, type Schemas } from "../../api/client";
 import { queries, useSession } from "../../api/queries";
+import { useAttempt } from "../../shell/attempt";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 import { Sure } from "../../shell/Sure";
@@ -23,27 +24,20 @@ const TASKS: [Task, string][] = [
 export function InOrder({ unit }: { unit: UnitFile }) {
   const lead = useSession().data?.member?.role === "lead";
   const [task, setTask] = useState<Task | null>(null);
-  const [problem, setProblem] = useState("");
+  const [problem, attempt] = useAttempt();
   const go = useNavigate();
   const path = { unit_id: unit.id };
-  const attempt = async (ask: () => Promise<UnitFile>, done: string) => {
-    try {
+  const change = (ask: () => Promise<UnitFile>, done: string) =>
+    attempt(async () => {
       const answer = await ask();
       await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
       queries.setQueryData(["unit", answer.id], answer);
       setTask(null);
-      setProblem("");
       say(done);
       if (answer.id !== unit.id) await go(`/units/${answer.id}`, { replace: true });
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
+    });
   const back = () =>
-    attempt(
-      () => data(api.POST("/api/v1/units/{unit_id}/back", { params: { path } })),
-      "It is in use again.",
-    );
+    change(() => data(api.POST("/api/v1/units/{unit_id}/back", { params: { path } })), "It is in use again.");
   if (!lead) return null;
   return (
     <Box as="section" aria-label="Keep in order">
@@ -65,7 +59,7 @@ export function InOrder({ unit }: { unit: UnitFile }) {
         <Archive
           cancel={() => setTask(null)}
           archive={(why) =>
-            void attempt(
+            void change(
               () => data(api.POST("/api/v1/units/{unit_id}/archive", { params: { path }, body: { why } })),
               "It is out of use. Its file is kept.",
             )
@@ -80,7 +74,7 @@ export function InOrder({ unit }: { unit: UnitFile }) {
           yes="Merge them"
           cancel={() => setTask(null)}
           chosen={(into) =>
-            void attempt(
+            void change(
               () => data(api.POST("/api/v1/units/{unit_id}/merge", { params: { path }, body: { into } })),
               "They are one unit now.",
             )
@@ -95,7 +89,7 @@ export function InOrder({ unit }: { unit: UnitFile }) {
           yes="Make it one place"
           cancel={() => setTask(null)}
           chosen={(into) =>
-            void attempt(
+            void change(
               () =>
                 data(api.POST("/api/v1/units/{unit_id}/merge-place", { params: { path }, body: { into } })),
               "They stand at one place now.",

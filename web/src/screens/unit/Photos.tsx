@@ -1,19 +1,18 @@
 /** A unit's photos. They are made smaller here before they leave, and made anew by the server, without where they were taken. */
 import { Box, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 
 import { api, data, type Schemas } from "../../api/client";
 import { useDraft } from "../../api/draft";
-import { queries } from "../../api/queries";
+import { queries, usePhotos } from "../../api/queries";
 import { dropPhoto, keepPhoto, usePhotosHere } from "../../device/photos";
-import { remembered } from "../../device/remember";
 import type { Photo as PhotoHere } from "../../device/store";
 import { sendSoon } from "../../device/sync";
 import { smallerPicture, useThumb } from "../../device/thumbs";
 import { useAttempt } from "../../shell/attempt";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
+import { FileButton } from "../../shell/FileButton";
 import { day } from "../../shell/words";
 
 type Photo = Schemas["PhotoShown"];
@@ -35,17 +34,10 @@ export function Photos(props: {
   title?: string;
 }) {
   const { unit, visit, part, about: given, only = false, title } = props;
-  const photos = useQuery({
-    queryKey: ["photos", unit],
-    queryFn: () =>
-      remembered(`photos ${unit}`, () =>
-        data(api.GET("/api/v1/files/units/{unit_id}/photos", { params: { path: { unit_id: unit } } })),
-      ),
-  });
+  const photos = usePhotos(unit);
   const [about, setAbout] = useDraft(`${unit} photo of`);
   const [problem, attempt] = useAttempt();
   const [gone, setGone] = useState<Photo | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   const change = (ask: () => Promise<Photo>, then: (photo: Photo) => void) =>
     attempt(async () => {
       then(await ask());
@@ -111,19 +103,13 @@ export function Photos(props: {
             <TextInput maxLength={60} value={about} onChange={(event) => setAbout(event.target.value)} />
           </Field>
         )}
-        <input
-          ref={file}
-          type="file"
-          hidden
+        <FileButton
+          label="Photo file"
           accept="image/jpeg,image/png,image/webp"
-          aria-label="Photo file"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (chosen) void add(chosen);
-            event.target.value = "";
-          }}
-        />
-        <Button onClick={() => file.current?.click()}>Add a photo</Button>
+          chosen={(file) => void add(file)}
+        >
+          Add a photo
+        </FileButton>
       </Flex>
       <Text fontSize="sm" color="faint" mt="1">
         JPEG, PNG or WebP up to 12 MB. Its location data is removed.

@@ -1,28 +1,24 @@
 /** Files of one unit: its readings out, a visit file in, its sticker. */
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import { inWords } from "../../api/client";
 import { upload } from "../../api/upload";
+import { useAttempt } from "../../shell/attempt";
 import { Button } from "../../shell/controls";
 import { Problem } from "../../shell/fields";
+import { FileButton } from "../../shell/FileButton";
 
 export function UnitFiles({ unit }: { unit: string }) {
-  const [problem, setProblem] = useState("");
-  const file = useRef<HTMLInputElement>(null);
+  const [problem, attempt] = useAttempt();
   const go = useNavigate();
-  const takeIn = async (chosen: File) => {
-    try {
+  const takeIn = (file: File) =>
+    attempt(async () => {
       const visit = await upload<{ id: string }>(`/api/v1/files/units/${unit}/visit-file`, {
         id: crypto.randomUUID(),
-        file: chosen,
+        file,
       });
       await go(`/visits/${visit.id}/sheet`);
-    } catch (error) {
-      setProblem(inWords(error));
-    }
-  };
+    });
   return (
     <Box as="section" aria-label="Files of this unit">
       <Heading as="h2" fontSize="md" mb="1">
@@ -39,19 +35,9 @@ export function UnitFiles({ unit }: { unit: string }) {
             Sticker
           </Button>
         </a>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          accept="application/json,.json"
-          aria-label="Visit file"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (chosen) void takeIn(chosen);
-            event.target.value = "";
-          }}
-        />
-        <Button onClick={() => file.current?.click()}>Import a visit file</Button>
+        <FileButton label="Visit file" accept="application/json,.json" chosen={(file) => void takeIn(file)}>
+          Import a visit file
+        </FileButton>
       </Flex>
       {problem && <Problem id="visit-file-problem">{problem}</Problem>}
     </Box>
