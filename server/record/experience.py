@@ -5,8 +5,7 @@ from dataclasses import dataclass
 
 from accounts.models import Company
 from outer_test.twin import FAULTS
-from visits.conclude import conclusions
-from visits.models import Visit
+from visits.experience import proved_by_complaint
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,13 +28,7 @@ class ByComplaint:
 
 def experience(company: Company) -> tuple[ByComplaint, ...]:
     """Every complaint with a proved cause, those with the most calls first."""
-    complaints = dict(Visit.objects.of(company).filter(finished_at__isnull=False).values_list("id", "complaint"))
-    calls: Counter[str] = Counter()
-    proved: dict[str, Counter[str]] = {}
-    for visit, said in conclusions(company):
-        complaint = complaints.get(visit, "")
-        calls[complaint] += 1
-        proved.setdefault(complaint, Counter()).update(said.proved)
+    calls, proved = proved_by_complaint(company)
     told = [ByComplaint(complaint, count, _causes(proved[complaint])) for complaint, count in calls.most_common()]
     return tuple(one for one in told if one.causes)
 

@@ -13,6 +13,7 @@ from fleet.write_unit import units_by_place
 from outer_test import visit as core
 from outer_test.judgement import SCHOOLS, HouseRules
 from outer_test.ledger import known_data
+from visits.experience import company_experience
 from visits.load import member_names
 from visits.shapes import MeterChoice
 from visits.to_core import as_it_stands, known_visit
@@ -48,9 +49,10 @@ class Kit:
 def kit_of(member: Member, device: UUID) -> Kit:
     """The kit for this member's device."""
     company = member.company
-    new = _known(member, Unit())
+    experience = company_experience(company)
+    new = _known(member, Unit(), experience)
     units = tuple(
-        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, known_data(_known(member, unit)))
+        UnitInKit(unit.id, unit.site.name, unit.site.address, unit.label, unit.serial, known_data(_known(member, unit, experience)))
         for unit in units_by_place(company)
     )
     names = {str(key): name for key, name in member_names(company).items()}
@@ -60,8 +62,9 @@ def kit_of(member: Member, device: UUID) -> Kit:
     )  # fmt: skip
 
 
-def _known(member: Member, unit: Unit) -> core.Visit:
-    return known_visit({**as_it_stands(member.company, unit, member.van_stock), "rules": member.company.rules})
+def _known(member: Member, unit: Unit, experience: list[dict[str, Any]]) -> core.Visit:
+    company = member.company
+    return known_visit({**as_it_stands(company, unit, member.van_stock), "rules": company.rules, "experience": experience})
 
 
 def schools_of(rules: HouseRules) -> dict[str, str]:

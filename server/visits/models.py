@@ -12,7 +12,7 @@ class Visit(CompanyRow):
     """One visit to one unit: what its events add up to, and what was worked out of it. What was read and done is in the ledger.
 
     `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings
-    as they were known when it was opened; `rules` the house rules it is judged by; `cancelled` why it will not be;
+    and `experience` what was proved on other visits, as they were known when it was opened; `rules` the house rules it is judged by; `cancelled` why it will not be;
     `told`, `overall`, `readings` and `open_lines` what it came to when it was finished, for the unit's record and the day's list.
     """
 
@@ -30,6 +30,7 @@ class Visit(CompanyRow):
     finish_reason = models.CharField(max_length=300, blank=True)
     frozen = models.JSONField(null=True)
     baseline = models.JSONField(default=list)
+    experience = models.JSONField(default=list)
     told = models.JSONField(null=True)
     overall = models.CharField(max_length=10, blank=True)
     readings = models.PositiveIntegerField(default=0)

@@ -14,6 +14,7 @@ from outer_test.ledger import Archived, Opened, Rules, settled
 from outer_test.rules.defrost import timed_out_after
 from outer_test.visit import Lifted
 from visits.baseline import unit_baseline
+from visits.experience import company_experience
 from visits.find_text import find_text_of
 from visits.keep import left_behind
 from visits.load import Loaded, load_visit
@@ -70,12 +71,17 @@ def put_on_the_list(
     row = Visit(
         company=company, id=visit_id, unit=unit, scheduled_for=opened.scheduled_for, complaint=opened.complaint,
         began=opened.began, notes=opened.notes, return_of_id=UUID(opened.return_of) if opened.return_of else None,
-        **({"technician": writer.member, "rules": company.rules, "baseline": unit_baseline(company, unit)} | beside),
+        **({"technician": writer.member, "rules": company.rules} | _known_before(company, unit) | beside),
     )  # fmt: skip
     row.find_text = find_text_of(row, row.technician.shown_name)
     row.save(force_insert=True)
     ledger.write_events(Subject(unit.site_id, unit.pk, visit_id), [New(opened_id(visit_id), opened, at, seq)])
     return row
+
+
+def _known_before(company: Company, unit: Unit) -> dict[str, Any]:
+    """What earlier visits tell of this unit and of the company's calls, kept as it is now."""
+    return {"baseline": unit_baseline(company, unit), "experience": company_experience(company)}
 
 
 def _latest_finished(company: Company, unit: Unit) -> Loaded | None:

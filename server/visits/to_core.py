@@ -12,8 +12,9 @@ from visits.models import Visit
 
 def known_of(row: Visit, kept: Mapping[str, Any]) -> core.Visit:
     """The core's visit before anything was written on it: what was known of the unit and the company (`kept`), and its opening."""
-    said = {"rules": row.rules, "baseline": row.baseline, "complaint": row.complaint or None, "began": row.began or None}
-    return read_as(core.Visit, {**kept, **said, "timed_out_before": row.timed_out_before})
+    said = {"rules": row.rules, "complaint": row.complaint or None, "began": row.began or None}
+    before = {"baseline": row.baseline, "experience": row.experience, "timed_out_before": row.timed_out_before}
+    return read_as(core.Visit, {**kept, **said, **before})
 
 
 def as_it_stands(company: Company, unit: Unit, van_stock: Any) -> dict[str, Any]:

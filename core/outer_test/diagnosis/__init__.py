@@ -3,6 +3,7 @@
 from outer_test.diagnosis.accuse import Accused
 from outer_test.diagnosis.diagnose import Diagnosis, diagnose
 from outer_test.diagnosis.expected import Expected, expected_here
+from outer_test.diagnosis.experience import USUAL_VISITS
 from outer_test.diagnosis.hypotheses import NOTHING, hypotheses
 from outer_test.diagnosis.next_test import NextTest, older_than_power
 from outer_test.diagnosis.observations import observe
@@ -13,6 +14,7 @@ from outer_test.diagnosis.things_tested import TESTED, Test
 __all__ = [
     "NOTHING",
     "TESTED",
+    "USUAL_VISITS",
     "Accused",
     "Diagnosis",
     "Expected",

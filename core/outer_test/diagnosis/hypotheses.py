@@ -4,6 +4,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from math import exp, fsum, log, prod
 
+from outer_test.diagnosis.experience import with_experience
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.predict import Slice, Table, Way
 from outer_test.diagnosis.proofs import PROOFS
@@ -136,12 +137,13 @@ def _all(visit: Visit, table: Table, aside: tuple[SetAside, ...]) -> Iterator[Hy
     yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", (), _by_complaint(NOTHING_WRONG, visit))
     none = _NO_HEAT if visit.plate.compressor.kind == "inverter" else frozenset()
     own = {key: row for key, row in table.rows.items() if key not in none and (row.measured or key in _ONLY_SEEN)}
+    shares = with_experience({key: _share(row.fault, visit) for key, row in own.items()}, visit)
     for key, row in own.items():
-        yield Hypothesis(key, (row.fault,), row.fault.says, row.ways, _share(row.fault, visit))
+        yield Hypothesis(key, (row.fault,), row.fault.says, row.ways, shares[key])
     for first, second in _PAIRS:
         if first in own and second in own:
             both = (own[first].fault, own[second].fault)
-            share = _share(both[0], visit) * _PAIR_SHARE
+            share = shares[first] * _PAIR_SHARE
             yield Hypothesis(
                 f"{first} and {second}", both, f"{both[0].says} {both[1].says}", tuple(_together(own[first], own[second])), share
             )

@@ -16,6 +16,7 @@ StartKitSchool = Literal["relay", "two-wire"]
 IntervalSchool = Literal["climate", "as-shipped", "ninety"]
 BoardKitSchool = Literal["kit", "failed-only"]
 BoardPowerSchool = Literal["both-off", "plug-pulled"]
+ExperienceSchool = Literal["table", "own"]
 
 
 class Upkeep(StrEnum):
@@ -42,7 +43,7 @@ SHORT_UPKEEP = (Upkeep.LOOK_OVER, Upkeep.CAPACITORS, Upkeep.AMPS, Upkeep.BUTTON_
 
 @dataclass(frozen=True, slots=True)
 class HouseRules(Record):
-    """One company's choice of schools (handbook sections 2 to 6 and 8), and what its maintenance calls record."""
+    """One company's choice of schools (handbook sections 2 to 6, 8 and 13), and what its maintenance calls record."""
 
     capacitor_limit: CapacitorSchool = "label"
     contact_drop: ContactSchool = "volts"
@@ -55,6 +56,7 @@ class HouseRules(Record):
     scroll_kit: ScrollKitSchool = "after-ladder"
     interval: IntervalSchool = "climate"
     board_kit: BoardKitSchool = "kit"
+    experience: ExperienceSchool = "table"
     maintenance: tuple[Upkeep, ...] = SHORT_UPKEEP
 
 
@@ -93,5 +95,9 @@ SCHOOLS: dict[str, dict[str, str]] = {
         "after-ladder": "on a scroll only after everything before it on the ladder",
         "freely": "on a scroll freely, it spares the compressor",
         "never": "never on a scroll",
+    },
+    "experience": {
+        "table": "the usual shares of each complaint alone",
+        "own": "causes proved on the company's own visits weigh in",
     },
 }

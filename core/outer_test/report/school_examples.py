@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from functools import cache
 
 from outer_test.assessment import assess
+from outer_test.diagnosis import USUAL_VISITS
 from outer_test.judgement import SCHOOLS, Finding, HouseRules
 from outer_test.measurement import Accuracy
 from outer_test.nameplate import Compressor, Fan, Plate, RunCapacitor
@@ -41,7 +42,7 @@ _TITLE = {
     "capacitor_limit": "Capacitor limits", "contact_drop": "Contactor drop", "plate_amps": "Running amps and the plate",
     "decision": "Readings near a limit", "replacement": "Replacement capacitors", "conductor_column": "Conductor ampacity",
     "board_power": "Power off for board work", "interval": "Defrost interval", "board_kit": "Ordering a board",
-    "start_kit": "Start kit to fit", "scroll_kit": "Start kit on a scroll",
+    "start_kit": "Start kit to fit", "scroll_kit": "Start kit on a scroll", "experience": "What is likely before anything is read",
 }  # fmt: skip
 
 
@@ -78,6 +79,10 @@ _SAYS: dict[str, dict[str, str]] = {
         "ninety": "Set the pin to 90; go lower only if it ices.",
     },
     "board_kit": {"kit": "A bad board is ordered with its switch or sensors.", "failed-only": "A bad board is ordered alone."},
+    "experience": {
+        "table": "Every company starts from the same shares.",
+        "own": f"The usual shares count as {USUAL_VISITS} visits; each of your own with a proved repair counts as one.",
+    },
     "start_kit": {"relay": "The kit to fit as a test has three wires.", "two-wire": "The kit to fit as a test has two wires."},
 }
 _LADDER = "Locked rotor on a scroll, nothing else measured yet"

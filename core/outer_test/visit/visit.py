@@ -169,6 +169,15 @@ class Baseline(Record):
 
 
 @dataclass(frozen=True, slots=True)
+class ProvedCause(Record):
+    """A fault by its key, and on how many of the company's finished visits with this complaint its repair proved it."""
+
+    complaint: Complaint
+    fault: str
+    visits: int = quantity("visits", 1, 1e6, required=True)
+
+
+@dataclass(frozen=True, slots=True)
 class DefrostEvent(Record):
     """One event of a watched defrost, `s` seconds after it was forced."""
 
@@ -221,6 +230,7 @@ class Visit(Record):
     meters: Mapping[str, Mapping[MeterUnit, Accuracy | tuple[Accuracy, ...]]] = field(default_factory=dict)
     calibration_due: dict[str, date] = field(default_factory=dict)
     baseline: tuple[Baseline, ...] = ()
+    experience: tuple[ProvedCause, ...] = ()
     van_stock: tuple[StockPart, ...] = ()
     conditions: Conditions = Conditions()
     complaint: Complaint | None = None

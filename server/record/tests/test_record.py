@@ -11,7 +11,7 @@ from django.utils import timezone
 from fleet.models import Site, Unit, UnitStanding
 from fleet.write_unit import find_text_of
 from record.watch import end_of_next_month
-from testing.fixtures import Fixture, fresh
+from testing.fixtures import Caller, Fixture, fresh
 from visits.find_text import find_text_of as find_text_of_visit
 from visits.keep import fill_in_old
 from visits.models import Visit
@@ -210,8 +210,9 @@ class Finding(Recorded):
 
 @override_settings(WORK_AT_ONCE=True)
 class Experience(TestCase):
-    def test_a_proved_repair_counts_and_an_unproved_one_does_not(self) -> None:
-        mine = Fixture("Experience", {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440}})
+    def proved(self, name: str, **company: Any) -> tuple[Fixture, Caller]:
+        """A company whose one finished visit proved a weak capacitor."""
+        mine = Fixture(name, {"run_capacitor": {"herm_uf": 55, "fan_uf": 7.5, "vac": 440}}, **company)
         caller, visit = mine.client(), f"/visits/{mine.visit.id}"
         self.assertEqual(caller.send("GET", "/fleet/experience").json(), [])
         caller.read(mine.visit, "cap.herm.uf", "15.0")
@@ -220,6 +221,28 @@ class Experience(TestCase):
         put_in = caller.do(visit, "part", {"id": fresh(), "repair": part, "in_hand": {"herm": "55.1", "fan": "7.6"}})
         self.assertEqual(put_in.status_code, 200, put_in.body)
         caller.do(visit, "finish", {"id": fresh(), "reason": "done"})
+        return mine, caller
+
+    def next_visit(self, mine: Fixture, caller: Caller) -> dict[str, Any]:
+        """What the company's next visit is opened with, as a device has it."""
+        opened = fresh()
+        did = caller.do(f"/visits/{opened}", "open", {"unit": str(mine.unit.id), "complaint": "hums-no-start"})
+        self.assertEqual(did.status_code, 200, did.body)
+        known: dict[str, Any] = caller.send("GET", f"/visits/{opened}").json()["record"]["known"]
+        return known
+
+    def test_it_weighs_in_where_a_lead_lets_it_as_it_stood_at_the_opening(self) -> None:
+        mine, caller = self.proved("Weighs", rules={"experience": "own"})
+        weak = [{"complaint": "maintenance", "fault": "herm weak", "visits": 1}]
+        self.assertEqual(self.next_visit(mine, caller)["experience"], weak)
+        self.assertEqual(caller.send("GET", "/kit").json()["known"]["experience"], weak)
+
+    def test_it_weighs_in_nowhere_else(self) -> None:
+        mine, caller = self.proved("Table")
+        self.assertFalse(self.next_visit(mine, caller).get("experience"))
+
+    def test_a_proved_repair_counts_and_an_unproved_one_does_not(self) -> None:
+        _, caller = self.proved("Experience")
         told = caller.send("GET", "/fleet/experience").json()
         self.assertEqual(
             [(one["complaint"], one["visits"], [cause["count"] for cause in one["causes"]]) for one in told], [("maintenance", 1, [1])]

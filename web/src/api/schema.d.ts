@@ -2068,7 +2068,7 @@ export interface components {
          * @description A fault the twin can have put in; its value is also what it is called for short.
          * @enum {string}
          */
-        FaultKey: "breaker tripped" | "breaker worn" | "supply lost" | "leg lost" | "low line" | "disconnect open" | "disconnect hot" | "fuse blown" | "whip open" | "whip joint" | "coil open" | "coil shorted" | "stuck open" | "pitted" | "insect" | "welded" | "worn" | "weak pull" | "second coil open" | "second pitted" | "herm weak" | "herm open" | "herm wrong" | "fan section weak" | "fan section open" | "fan section wrong" | "wires swapped" | "start capacitor weak" | "relay stuck open" | "relay stuck closed" | "relay coil open" | "lead open" | "lead joint" | "harness grounded" | "grounded" | "run open" | "start open" | "overload open" | "shorted turns" | "locked" | "tight" | "not pumping" | "module dead" | "fan grounded" | "fan open" | "fan shorted" | "fan tight" | "fan wrong way" | "fan wire" | "no control volts" | "transformer weak" | "control fuse blown" | "R wire broken" | "C wire broken" | "no call" | "float open" | "pressure open" | "Y wire broken" | "wire chafed" | "coil wire broken" | "coil wire joint" | "no Y out" | "Y relay burnt" | "board R lost" | "never starts" | "never ends" | "timer wrong" | "fan relay stuck" | "fan relay open" | "no W" | "valve relay open" | "valve relay stuck" | "stuck open switch" | "stuck closed switch" | "switch off its marks" | "switch loose" | "open sensor" | "shorted sensor" | "drifted" | "slipped" | "ambient open" | "ambient drifted" | "valve coil open" | "valve coil shorted" | "valve wire" | "valve stuck" | "valve half way" | "element open" | "sequencer stuck" | "blower dead" | "low charge" | "high charge" | "dirty coil";
+        FaultKey: "breaker tripped" | "breaker worn" | "supply lost" | "leg lost" | "low line" | "disconnect open" | "disconnect hot" | "fuse blown" | "whip open" | "whip joint" | "coil open" | "coil shorted" | "stuck open" | "pitted" | "insect" | "welded" | "worn" | "weak pull" | "second coil open" | "second pitted" | "herm weak" | "herm open" | "herm wrong" | "fan section weak" | "fan section open" | "fan section wrong" | "wires swapped" | "start capacitor weak" | "relay stuck open" | "relay stuck closed" | "relay coil open" | "lead open" | "lead joint" | "harness grounded" | "grounded" | "run open" | "start open" | "overload open" | "overload failed" | "shorted turns" | "locked" | "tight" | "not pumping" | "module dead" | "fan grounded" | "fan open" | "fan shorted" | "fan tight" | "fan wrong way" | "fan wire" | "no control volts" | "transformer weak" | "control fuse blown" | "R wire broken" | "C wire broken" | "no call" | "float open" | "pressure open" | "Y wire broken" | "wire chafed" | "coil wire broken" | "coil wire joint" | "no Y out" | "Y relay burnt" | "board R lost" | "never starts" | "never ends" | "timer wrong" | "fan relay stuck" | "fan relay open" | "no W" | "valve relay open" | "thermostat reversed" | "valve relay stuck" | "stuck open switch" | "stuck closed switch" | "switch off its marks" | "switch loose" | "open sensor" | "shorted sensor" | "drifted" | "slipped" | "ambient open" | "ambient drifted" | "valve coil open" | "valve coil shorted" | "valve wire" | "valve stuck" | "valve half way" | "element open" | "sequencer stuck" | "blower dead" | "low charge" | "high charge" | "dirty coil";
         /**
          * Figure
          * @description A computed figure: its name, the points it rests on, its value with the half-width of its band, in `unit`.
@@ -4542,7 +4542,7 @@ export interface components {
         };
         /**
          * HouseRules
-         * @description One company's choice of schools (handbook sections 2 to 6 and 8), and what its maintenance calls record.
+         * @description One company's choice of schools (handbook sections 2 to 6, 8 and 13), and what its maintenance calls record.
          */
         HouseRules: {
             /**
@@ -4611,6 +4611,12 @@ export interface components {
              * @enum {string}
              */
             board_kit: "kit" | "failed-only";
+            /**
+             * Experience
+             * @default table
+             * @enum {string}
+             */
+            experience: "table" | "own";
             /**
              * Maintenance
              * @default [

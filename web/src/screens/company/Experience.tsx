@@ -1,6 +1,7 @@
 /** What was wrong, by complaint, as repairs proved it: numbers of this company's own finished calls. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 
 import { api, data } from "../../api/client";
 import { capital, COMPLAINT } from "../../shell/words";
@@ -17,7 +18,11 @@ export function Experience() {
         What was wrong
       </Heading>
       <Text color="faint" mb="2">
-        By complaint, from finished calls whose repair proved it.
+        By complaint, from finished calls whose repair proved it. Whether it weighs in on what is likely is a{" "}
+        <Link to="/rules" style={{ textDecoration: "underline" }}>
+          house rule
+        </Link>
+        .
       </Text>
       {told.data.map(({ complaint, visits, causes }) => (
         <Box key={complaint} borderTopWidth="1px" borderColor="edge" py="2">
