@@ -10,13 +10,14 @@ from outer_test.visit import POINTS
 
 LEADS_OHM = 0.12
 TOP_OHM = 4e7
-COLD_F, WARM_F = 24.0, 64.0
+COLD_F, WARM_F, OUTDOOR_F = 24.0, 64.0, 36.0
+_COLD_SHELL_F, _HOT_SHELL_F = "40", "165"
 _DIGITS = {"v": 1, "a": 1, "uf": 1, "ohm": 1, "vdc": 1, "f": 0, "s": 2, "psi": 0, "dif": 0, "mohm": 0, "h": 0, "flashes": 0}
 # What a sound unit answers where the twin has nothing to say.
 _USUAL: dict[str, str] = {
     "winding.at": "terminals", "control.delay": "over", "control.display": "lit", "control.blower": "runs", "safe.tester_before": "yes",
     "safe.tester_after": "yes", "look.board.lights": "steady", "start.equalised": "yes", "defrost.rested": "yes", "defrost.ice": "no",
-    "winding.shell.f": "70", "winding.off_h": "3", "record.suction.psi": "118", "record.liquid.psi": "340", "winding.leads.ohm": "0.1",
+    "winding.off_h": "3", "record.suction.psi": "118", "record.liquid.psi": "340", "winding.leads.ohm": "0.1",
     "look.contactor2.faces": "clean", "amps.stage": "high", "button.final_run": "good", "record.acid": "clear",
     "aux.line.v": "240", "start.freed": "no",
 }  # fmt: skip
@@ -35,12 +36,16 @@ class Answers:
     wrong: float
     coil_f: float = COLD_F
     at_plug: bool = True
+    closed_once: bool = False
 
     def at(self, point: str) -> str | None:
         """What is entered at a point; None where this technician has no answer."""
         record = POINTS[point]
         if point == "winding.at":
             return "plug" if self.at_plug else "terminals"
+        if point == "winding.shell.f":
+            hot = self.unit.value("compressor.overload") and not self.unit.value("compressor.overload.stays")
+            return _HOT_SHELL_F if hot else _COLD_SHELL_F
         value = self._value(point)
         if record.kind == "seen":
             return self.looks.get(point) or self._word(point, value)
@@ -53,7 +58,7 @@ class Answers:
         return self._shown(value, record.unit)
 
     def _value(self, point: str) -> Value | None:
-        if point.startswith(("defrost.", "look.sensor")) and point != "defrost.control.v":
+        if point.startswith(("defrost.", "look.sensor", "control.stat_valve")) and point != "defrost.control.v":
             return defrost_parts(self.unit, self.coil_f).get(point) if self.unit.plate.defrost.control is not None else None
         if point.startswith("amps.element"):
             return (
@@ -67,6 +72,8 @@ class Answers:
             return 5.0
         if self.at_plug and point in _AT_PLUG and any(self.reads.get(f"lead.{terminal}.ohm") == inf for terminal in _AT_PLUG[point]):
             return inf
+        if point == "amps.compressor.peak_a" and "line.reset" in self.reads and not self.closed_once:
+            return 0.0  # its breaker is still tripped
         return self.reads.get(point)
 
     def _word(self, point: str, value: Value | None) -> str | None:

@@ -10,14 +10,15 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from typing import Literal
 
-from outer_test.diagnosis import Diagnosis, diagnose
+from outer_test.diagnosis import Diagnosis, NextTest, diagnose
 from outer_test.diagnosis.things_tested import TESTED, Test
+from outer_test.judgement import Part
 from outer_test.nameplate import Plate
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import QUESTIONS
 from outer_test.twin import FaultKey, Unit, fault_of, make_unit, shown, watch_defrost
-from outer_test.visit import POINTS, DefrostEvent, PowerEvent, Reading, Seen, Visit
-from visit_samples.simulated_answers import COLD_F, LEADS_OHM, TOP_OHM, WARM_F, Answers
+from outer_test.visit import POINTS, Conditions, DefrostEvent, PowerEvent, Reading, Seen, Visit
+from visit_samples.simulated_answers import COLD_F, LEADS_OHM, OUTDOOR_F, TOP_OHM, WARM_F, Answers
 
 BEGINS = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)
 MOST_STEPS, MOST_TIMES = 90, 3
@@ -37,12 +38,16 @@ _A_FAULT_ITSELF = ("bulged", "leaking", "burnt", "welded", "found", "rubbed", "l
 
 @dataclass(frozen=True, slots=True)
 class Ended:
-    """How a simulated visit ended: what was accused, whether it was found sound, how many tests, and the minutes they took."""
+    """How a simulated visit ended: what was accused, whether it was found sound, how many tests, and the minutes they took.
+
+    mended: what was asked for mended it, without a part.
+    """
 
     visit: Visit
     found: Diagnosis
     tests: int
     minutes: float
+    mended: bool = False
 
     @property
     def sound(self) -> bool:
@@ -128,7 +133,8 @@ _COMPLAINT_OF: dict[FaultKey, str] = {
     **dict.fromkeys((FaultKey.DRIFTED, FaultKey.STUCK_CLOSED_SWITCH, FaultKey.AMBIENT_DRIFTED, FaultKey.NEVER_ENDS), "defrosts-too-often"),
     **dict.fromkeys((
         FaultKey.NO_W, FaultKey.VALVE_COIL_OPEN, FaultKey.VALVE_COIL_SHORTED, FaultKey.VALVE_STUCK, FaultKey.VALVE_HALF_WAY,
-        FaultKey.VALVE_RELAY_OPEN, FaultKey.VALVE_RELAY_STUCK, FaultKey.VALVE_WIRE, FaultKey.ELEMENT_OPEN, FaultKey.BLOWER_DEAD,
+        FaultKey.VALVE_RELAY_OPEN, FaultKey.VALVE_RELAY_STUCK, FaultKey.STAT_REVERSED,
+        FaultKey.VALVE_WIRE, FaultKey.ELEMENT_OPEN, FaultKey.BLOWER_DEAD,
         FaultKey.LOW_CHARGE, FaultKey.NOT_PUMPING,
     ), "blows-cold"),
 }  # fmt: skip
@@ -136,13 +142,14 @@ _COMPLAINT_OF: dict[FaultKey, str] = {
 
 def follow(technician: Technician, complaint: str) -> Ended:
     """Follow *next* until something is accused, nothing is wrong, or nothing more is asked."""
-    at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate), complaint=complaint))  # type: ignore[arg-type]
+    at_work = _begun(technician, complaint)
     found = diagnose(at_work.visit)
     skipped: set[str] = set()
     for _ in range(MOST_STEPS):
-        if found.accused or found.next is None or Ended(at_work.visit, found, 0, 0.0).sound:
+        following = found.next
+        if found.accused or following is None or Ended(at_work.visit, found, 0, 0.0).sound:
             break
-        asked = next((one for one in (found.next.point, *found.path) if one not in skipped), None)
+        asked = next((one for one in (following.point, *found.path) if one not in skipped), None)
         if asked is None:
             break
         if asked == "winding.at" and _read(at_work.visit, asked):
@@ -150,6 +157,8 @@ def follow(technician: Technician, complaint: str) -> Ended:
                 break
             found = diagnose(at_work.visit)
             continue
+        if at_work.mended_by(following):
+            return Ended(at_work.visit, found, at_work.tests, at_work.minutes, mended=True)
         if at_work.times(asked) > MOST_TIMES:
             break
         if (
@@ -168,7 +177,7 @@ def follow(technician: Technician, complaint: str) -> Ended:
 
 def fixed_order(technician: Technician, complaint: str) -> Ended:
     """The same technician walking the order of the round instead (handbook section 1), until the conclusion is as clear."""
-    at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate), complaint=complaint))  # type: ignore[arg-type]
+    at_work = _begun(technician, complaint)
     for _ in _walk(at_work):
         found = diagnose(at_work.visit)
         if found.accused:
@@ -178,10 +187,16 @@ def fixed_order(technician: Technician, complaint: str) -> Ended:
 
 def whole_round(technician: Technician) -> Visit:
     """Every reading of this unit's round that the technician has an answer for, in working order, at the terminals."""
-    at_work = _AtWork(technician, technician.answers(), Visit(plate=_entered(technician.unit.plate)))
+    at_work = _begun(technician)
     for _ in _walk(at_work):
         pass
     return at_work.visit
+
+
+def _begun(technician: Technician, complaint: str | None = None) -> "_AtWork":
+    """The visit as it is opened: the plate as read, and the day's air."""
+    plate, day = _entered(technician.unit.plate), Conditions(outdoor_f=OUTDOOR_F)
+    return _AtWork(technician, technician.answers(), Visit(plate=plate, complaint=complaint, conditions=day))  # type: ignore[arg-type]
 
 
 def _walk(at_work: "_AtWork") -> Iterator[None]:
@@ -224,8 +239,14 @@ class _AtWork:
             else _at(self.minutes)
         )
         self.visit = _enter(self.visit, point, entered, at)
+        self.answers.closed_once = self.answers.closed_once or point == "line.reset"
         self.tests += 1
         return True
+
+    def mended_by(self, asked: NextTest) -> bool:
+        """Whether this unit runs once that is done: a breaker closed whose cause is gone, an overload left to cool."""
+        mends = {Part.BREAKER: FaultKey.BREAKER_TRIPPED, Part.COMPRESSOR: FaultKey.OVERLOAD_OPEN}
+        return asked.repairs is not None and mends.get(asked.repairs) is self.technician.fault
 
     def times(self, point: str) -> int:
         """How often a point was read; proving again after power-up is no repetition."""

@@ -25,7 +25,7 @@ ALIKE = (
 class Result(StrEnum):
     """What came of a visit to a unit whose fault is known."""
 
-    RIGHT = "accused rightly, or found sound"
+    RIGHT = "accused rightly, mended without a part, or found sound"
     LEADS = "first among the suspects"
     WRONG = "a healthy part accused"
     OPEN = "left open"
@@ -66,6 +66,8 @@ class Trial:
         accused = {one.part for one in ended.found.accused}
         if accused:
             return Result.RIGHT if accused <= self.true_parts() else Result.WRONG
+        if ended.mended:
+            return Result.RIGHT
         if self.fault is None:
             return Result.RIGHT if ended.sound else Result.OPEN
         first = next(one for one in ended.found.suspects if one.fault != "nothing wrong")

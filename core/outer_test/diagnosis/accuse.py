@@ -80,6 +80,8 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
     grounds = [test for test, outcome in proof.items() if outcome == "grounded" and test is not Test.GROUND_AT_PLUG]
     if grounds:
         return all(_grounded(evidence[test], judged) for test in grounds)
+    if fault.key is FaultKey.OVERLOAD_OPEN:
+        return False  # it is hot, and closes once it is cold: nothing to replace
     if fault.key is FaultKey.STUCK_OPEN:
         volts = judged.inputs.number("contactor.coil.v")
         return volts is not None and (volts.number or 0) >= WATCH_LOW_V
@@ -87,12 +89,14 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
         return not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
     if fault.key in _PULLED_DOWN:  # another coil on the same transformer may pull it down
         return all(test not in evidence or evidence[test].outcome == "good" for test in _COILS) and _read_where_fitted(judged)
+    if fault.key in _BY_WHAT_IS_LAST and _BY_WHAT_IS_LAST[fault.key] <= proof.keys():
+        return visit.plate.defrost.control is None  # with a board between, it could be the board
     if fault.key is FaultKey.PITTED:
         return Test.INSECTS not in evidence or evidence[Test.INSECTS].outcome == "none"
     if fault.key in (FaultKey.NO_Y_OUT, FaultKey.Y_RELAY_BURNT):
         return _waits_for_nothing(visit) and any(one.point == _Y_OUT and one.verdict is Verdict.BAD for one in judged.findings)
     if fault.key is not FaultKey.FAN_RELAY_OPEN and fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
-        if Test.VALVE_PROOF in proof:
+        if Test.VALVE_PROOF in proof or Test.STAT_VALVE in proof:
             return True  # valve, coil and wire answered to a jumper
         if proof.get(Test.RUN_START) == "no" and visit.plate.defrost.control == "time-temperature":
             return True  # it counts as refused only with its switch proved closed, or jumpered
@@ -109,6 +113,11 @@ def _waits_for_nothing(visit: Visit) -> bool:
     return over and closed and visit.saw("control.float") != "open"
 
 
+# Proofs that go from indoors, or from the contactor, straight to the end of a wire.
+_BY_WHAT_IS_LAST = {
+    FaultKey.Y_WIRE_BROKEN: {Test.STAT_Y, Test.COIL_V}, FaultKey.COIL_WIRE_JOINT: {Test.STAT_Y, Test.COIL_V},
+    FaultKey.FAN_WIRE: {Test.LOAD_SIDE, Test.FAN_FED},
+}  # fmt: skip
 _PULLED_DOWN = (FaultKey.TRANSFORMER_WEAK, FaultKey.NO_CONTROL_VOLTS)
 _COILS = (Test.COIL_OHM, Test.COIL2_OHM, Test.VALVE_COIL)
 

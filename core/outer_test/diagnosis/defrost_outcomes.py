@@ -4,7 +4,8 @@ from collections.abc import Iterator
 
 from outer_test.diagnosis.outcomes import Chances, surely
 from outer_test.diagnosis.things_tested import Test as T
-from outer_test.twin import Unit, watch_defrost
+from outer_test.rules.defrost.valve_coil import FEEDS_V
+from outer_test.twin import Unit, defrost_parts, watch_defrost
 
 _LOOKS_S = 2  # seconds between two looks: enough for which events come, and in which order
 
@@ -42,8 +43,13 @@ def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
                 if not unit.value(f"{name}.slipped")
                 else {"off": 0.5, "good": 0.5},
             )
-    fed = not (unit.value("valve.relay_open") or unit.value("valve.relay_stuck") or unit.value("valve.wire"))
-    yield T.VALVE_FED, surely("yes" if fed else "no")
+    reads, on_in_defrost = defrost_parts(unit), (unit.plate.valve or "O") == "O"
+    for point, test, asked in (
+        ("defrost.valve_coil.v", T.VALVE_FED, on_in_defrost),
+        ("defrost.valve_heating.v", T.VALVE_REST, not on_in_defrost),
+        ("control.stat_valve.v", T.STAT_VALVE, not on_in_defrost),
+    ):
+        yield test, surely("yes" if (float(reads[point]) >= FEEDS_V) is asked else "no")
     if unit.plate.aux_heat.kind in ("electric", "gas"):
         yield T.W_FED, surely("no" if unit.value("board.no_w") else "yes")
     moves = not (unit.value("valve.stuck") or unit.value("valve.half") or unit.value("valve.coil_dead"))

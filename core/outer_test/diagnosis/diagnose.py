@@ -11,7 +11,6 @@ from outer_test.diagnosis.next_test import (
     NextTest,
     before_it,
     left_behind,
-    once_more,
     open_points,
     ranked_tests,
     to_confirm,
@@ -22,6 +21,7 @@ from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import AFTER
 from outer_test.diagnosis.suspects import Suspect, suspects, weigh
 from outer_test.diagnosis.things_tested import Test
+from outer_test.diagnosis.without_a_part import without_a_part
 from outer_test.judgement import Part
 from outer_test.rules.defrost import kit_words
 from outer_test.rules.start_and_run import kit_offer
@@ -100,10 +100,12 @@ def _ahead(
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
     confirming = to_confirm(among, chances, evidence, judged, to_read)
     ranked = ranked_tests(among, chances, evidence, judged, to_read)
+    by_hand = without_a_part(among, chances, evidence, judged, to_read)
+    if by_hand is not None:
+        return _begun((by_hand,), judged)
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
-        again = once_more(among, chances, evidence)
-        return (again if again is not None else _settle(among, chances, judged), *listed)[:MOST_AHEAD]
+        return (_settle(among, chances, judged), *listed)[:MOST_AHEAD]
     if judged.power.state == "dead-claimed":  # who pulled the disconnect is about to work dead: nothing live comes before it
         tests = tuple(sorted(tests, key=lambda one: one.power == "live"))
     return _begun(tests, judged)

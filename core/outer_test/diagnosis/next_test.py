@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from math import fsum, log2
 
 from outer_test.assessment import Judged, StopKind, points_read, stops_of
-from outer_test.diagnosis.hypotheses import Hypothesis, with_slips
-from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
+from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset
 from outer_test.diagnosis.proofs import ALSO, PROOFS, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
@@ -19,8 +19,7 @@ _OF_A_RUN = (Test.RUN_START, Test.RUN_VALVE, Test.RUN_FAN, Test.RUN_AUX, Test.RU
 _SOUND = "good"
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
-# A reading is taken twice where a suspect stands at so much, and it alone, by so much, speaks against what else may be so.
-AGAIN, DECIDES, WORTH_AGAIN, MOST_TIMES = 0.5, 5.0, 0.01, 2
+DECIDES_BITS, MOST_TIMES = 0.05, 2  # a reading that alone decides so much is taken twice
 STANDS = 0.75  # of probability, from where a suspect is confirmed and not looked for any more
 _CHARGED = ("cap.",)
 
@@ -38,10 +37,16 @@ class NextTest:
 
 
 def open_points(judged: Judged) -> frozenset[str]:
-    """What can still be read: of this unit's round, not read yet, and nothing live under a stop."""
-    stopped = bool(stops_of(judged.findings))
-    steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
-    return frozenset(step.point for step in steps if not (stopped and step.power == "live")) - points_read(judged)
+    """What can still be read: of this unit's round, not read yet, and nothing live under a stop.
+
+    A breaker that tripped again is left off: only what the clamp showed then is still to be entered.
+    """
+    visit = judged.inputs.visit
+    tripped_again = visit.saw("line.reset") == "trips"
+    dead_only = bool(stops_of(judged.findings)) or tripped_again
+    steps = (step for station in plan_of(visit, {}).stations for step in station.steps)
+    open_ = (step.point for step in steps if not (dead_only and step.power == "live") or (tripped_again and step.point == PEAK))
+    return frozenset(open_) - (points_read(judged) - set(before_the_reset(judged)))
 
 
 def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:
@@ -69,6 +74,40 @@ def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float
     return max(gain, 0.0)
 
 
+def again_information(seen: Observed, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:
+    """The bits that taking a reading once more is expected to tell: a slip does not come twice. Source: [D] expected information.
+
+    seen: what it read once. A hypothesis under which that is only a slip expects another result.
+    """
+    slip = slip_of(seen.test)
+    gain = whole = 0.0
+    for chance, one in zip(chances, among, strict=True):
+        own = one.chances(seen.test)[seen.outcome]  # with slips in it
+        by_slip = slip / len(TESTED[seen.test].sound)
+        same = max(1.0 - by_slip / own, 0.0) + by_slip
+        whole += chance * same
+        gain -= chance * _bits(same)
+    return max(gain + _bits(whole), 0.0)
+
+
+def _bits(same: float) -> float:
+    """The uncertainty of a result that is the same again with this chance."""
+    return -fsum(part * log2(part) for part in (same, 1.0 - same) if part > 0)
+
+
+def _once_more(seen: Observed, judged: Judged) -> str | None:
+    """Where a reading that was taken once can be taken once more; None where it cannot."""
+    point = seen.points[0]
+    if seen.times >= MOST_TIMES or point not in POINTS or POINTS[point].kind != "number":
+        return None
+    if POINTS[point].power == "live" and (stops_of(judged.findings) or judged.inputs.visit.saw("line.reset") == "trips"):
+        return None
+    return None if judged.inputs.get(point) is None else point
+
+
+_AGAIN = "Take it once more, it decides alone. "
+
+
 def ranked_tests(
     among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
 ) -> tuple[NextTest, ...]:  # fmt: skip
@@ -76,6 +115,11 @@ def ranked_tests(
     state = judged.power.state
     scored = []
     for test, how in TESTED.items():
+        if test in evidence and (again := _once_more(evidence[test], judged)) is not None:
+            gain, power = again_information(evidence[test], among, chances), POINTS[again].power
+            if gain >= DECIDES_BITS:
+                scored.append((-gain / (how.minutes + _change(power, state)), power == "live", again, how.minutes, power, test))
+            continue
         point = next((name for name in how.points if name in open_), None)
         point = point or _in_another_state(test, evidence, judged) or _still_needed(test, evidence, judged, open_)
         if point is None or _told(test, evidence) or not _possible(test, evidence):
@@ -86,7 +130,7 @@ def ranked_tests(
         if gain >= WORTH_BITS:
             scored.append((-gain / cost, power == "live", point, how.minutes, power, test))
     return tuple(
-        NextTest(point, POINTS[point].title, _why(test, among, chances), minutes, power)
+        NextTest(point, POINTS[point].title, f"{_AGAIN if test in evidence else ''}{_why(test, among, chances)}", minutes, power)
         for _, _, point, minutes, power, test in sorted(scored)
     )
 
@@ -97,6 +141,7 @@ _LANES = {Test.RUN_START: ("defrost.run.start", "defrost.run.valve", "defrost.ru
 _NEEDS: dict[Test, tuple[Test, tuple[str, ...]]] = {
     Test.POLES: (Test.ARMATURE, ("in",)), Test.HERM_LOAD: (Test.START, ("started",)), Test.FAN_LOAD: (Test.FAN_STATE, ("runs", "slow")),
     Test.START_TIME: (Test.START, ("started",)), Test.RUN_START: (Test.START, ("started",)), Test.VALVE_FED: (Test.START, ("started",)),
+    Test.VALVE_REST: (Test.START, ("started",)),
 }  # fmt: skip
 
 
@@ -152,7 +197,8 @@ def to_confirm(
         tests = [test for test, outcome in proof.items() if met(test, outcome, outcomes) is None]
         asked = (*(point for test in tests for point in TESTED[test].points), *ALSO.get(key, ()))
         lacking = [point for point in asked if point in open_]
-        lacking += [point for test in tests if (point := _in_another_state(test, evidence, judged)) is not None]
+        again = (_in_another_state(test, evidence, judged) or _still_needed(test, evidence, judged, open_) for test in tests)
+        lacking += [point for point in again if point is not None]
         if lacking and (best is None or len(lacking) < best[0]):
             best = (len(lacking), lacking[0])
     if best is None:
@@ -195,36 +241,6 @@ def _after_the_defrost(judged: Judged, *points: str) -> str | None:
         if reading is None or forced is None or reading.at is None or reading.at < forced:
             return point if forced is not None else None
     return None
-
-
-def once_more(
-    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed]
-) -> NextTest | None:  # fmt: skip
-    """The reading that decides alone, to be taken twice: what most parts the likeliest from the next. None where none does."""
-    ranked = sorted(zip(chances, among, strict=True), key=lambda pair: -pair[0])
-    (chance, first), *others = ranked
-    if chance < AGAIN or not first.faults:
-        return None
-
-    def rules_out(seen: Observed) -> float:
-        """The probability that still stands against the likeliest, and that this reading alone speaks against."""
-        own = first.chances(seen.test)[seen.outcome]
-        return fsum(left for left, one in others[:12] if own > DECIDES * one.chances(seen.test)[seen.outcome])
-
-    once = [
-        seen
-        for seen in evidence.values()
-        if seen.times < MOST_TIMES
-        and seen.points[0] in POINTS
-        and POINTS[seen.points[0]].kind == "number"
-        and rules_out(seen) > WORTH_AGAIN
-    ]
-    if not once:
-        return None
-    seen = max(once, key=rules_out)
-    record = POINTS[seen.points[0]]
-    why = f"It decides alone whether this is so: {first.says} Take it once more."
-    return NextTest(record.name, record.title, why, TESTED[seen.test].minutes, record.power)
 
 
 def before_it(test: NextTest, judged: Judged) -> NextTest:

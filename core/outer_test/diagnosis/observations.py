@@ -8,14 +8,25 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from outer_test.assessment import Judged, read_in_hand
-from outer_test.diagnosis.outcomes import CONTROL_POINTS, LINE_DEAD_V, LONG_S, amps_class, capacitance, control_class, fan_class, line_class
+from outer_test.diagnosis.outcomes import (
+    CONTROL_POINTS,
+    LINE_DEAD_V,
+    LONG_S,
+    amps_class,
+    capacitance,
+    control_class,
+    drop_class,
+    fan_class,
+    line_class,
+    peak_class,
+)
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import Value, parse_value
 from outer_test.procedure import plan_of
-from outer_test.rules.defrost import aux_call_fed, valve_fed
+from outer_test.rules.defrost import aux_call_fed, valve_fed, valve_fed_heating
 from outer_test.rules.windings.ground import GROUNDED_OHM
-from outer_test.visit import POINTS, Measures, Visit, group_of, measures, superseded
+from outer_test.visit import POINTS, Feed, Inputs, Measures, Visit, group_of, measures, superseded
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +40,8 @@ class Observed:
     times: int = 1
 
 
+PEAK = "amps.compressor.peak_a"
+DRAWS = 0.3  # of its rated amps: the compressor loads what feeds it
 _SAME = Decimal("0.1")  # of a reading: two within it are the same result
 _DECIDED = (Verdict.GOOD, Verdict.WATCH, Verdict.BAD, Verdict.STOP)
 # What was seen is its own outcome.
@@ -36,7 +49,7 @@ _SEEN = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
     "look.wiring": Test.WIRING, "line.breaker": Test.BREAKER, "contactor.armature": Test.ARMATURE, "control.float": Test.FLOAT,
     "control.pressure": Test.PRESSURE, "start.result": Test.START, "fan.state": Test.FAN_STATE, "look.coil.face": Test.COIL_FACE,
-    "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF, "control.blower": Test.BLOWER,
+    "line.reset": Test.RESET, "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF, "control.blower": Test.BLOWER,
 }  # fmt: skip
 _LEGS = ("line.l1_ground.v", "line.l2_ground.v")
 _LOW, _START_LOW, _USUAL_V = 0.9, 0.81, 208.0
@@ -46,7 +59,7 @@ _POINT_OF = {
     "defrost.coil_sensor.ohm": Test.COIL_SENSOR, "defrost.ambient_sensor.ohm": Test.AMBIENT_SENSOR,
     "defrost.valve_coil.ohm": Test.VALVE_COIL, "defrost.run.start": Test.RUN_START, "defrost.run.valve": Test.RUN_VALVE,
     "defrost.run.fan": Test.RUN_FAN, "defrost.run.aux": Test.RUN_AUX, "amps.compressor.run_a": Test.COMPRESSOR_A,
-    "amps.fan.run_a": Test.FAN_A, "amps.compressor.peak_a": Test.PEAK, "defrost.run.contactor": Test.RUN_CONTACTOR,
+    "amps.fan.run_a": Test.FAN_A, PEAK: Test.PEAK, "defrost.run.contactor": Test.RUN_CONTACTOR,
     "cap.herm.load_a": Test.HERM_LOAD, "cap.fan.load_a": Test.FAN_LOAD,
 }  # fmt: skip
 
@@ -59,7 +72,7 @@ def observe(judged: Judged) -> dict[Test, Observed]:
     >>> observe(judge(Visit(seen={"look.capacitor.case": "bulged"})))[Test.CASE].outcome
     'bulged'
     """
-    moot = {one.point for one in judged.aside}
+    moot = {one.point for one in judged.aside} | set(before_the_reset(judged))
     findings = [finding for finding in judged.findings if finding.point not in moot]
     found: dict[Test, Observed] = {}
 
@@ -79,18 +92,23 @@ def observe(judged: Judged) -> dict[Test, Observed]:
         if word is not None and point not in moot:
             add(test, word, (point,), f"{POINTS[point].title}: {word}")
     for point, test, outcome in _by_numbers(judged):
+        if point in moot:
+            continue
         add(test, outcome, (point,), f"{POINTS[point].title}: {inputs.latest[point].value.text} {POINTS[point].sign}")
+    for test, outcome, where, says in _lost_on_the_way(judged):
+        add(test, outcome, (where,), says)
     for test, outcome, one in _switch(findings):
         add(test, outcome, (one.point,), f"{capital(test.value)}: {one.why}")
-    fed = valve_fed(inputs)
-    if fed is not None:
-        add(
-            Test.VALVE_FED,
-            "yes" if fed else "no",
-            ("defrost.valve_coil.v",),
-            f"Valve coil in defrost: {'as it should be' if fed else 'not as it should be'}",
-        )
+    for test, point, when, fed in (
+        (Test.VALVE_FED, "defrost.valve_coil.v", "in defrost", valve_fed(inputs)),
+        (Test.VALVE_REST, "defrost.valve_heating.v", "in heating", valve_fed_heating(inputs)),
+        (Test.STAT_VALVE, "control.stat_valve.v", "in heating, at the thermostat", valve_fed_heating(inputs, "control.stat_valve.v")),
+    ):
+        if fed is not None:
+            add(test, "yes" if fed else "no", (point,), f"The valve's volts {when}: {'' if fed else 'not '}as they should be")
     for one in findings:
+        if one.point == PEAK and visit.saw("line.reset") == "trips":
+            continue  # nobody knows whether it started: its size alone tells, below
         if (at := _POINT_OF.get(one.point) or new_part.get(one.point)) is not None and (outcome := _outcome(at, one, judged)):
             add(at, outcome, (one.point,), f"{capital(at.value)}: {one.why}")
     w_fed = aux_call_fed(inputs)
@@ -106,6 +124,29 @@ def observe(judged: Judged) -> dict[Test, Observed]:
     for test, outcome, group in _groups(findings, judged):
         add(test, outcome, [one.point for one in group], f"{capital(test.value)}: {group[0].why}")
     return found
+
+
+def before_the_reset(judged: Judged) -> Iterable[str]:
+    """What was read or seen before a tripped breaker was closed once, and is to be read again: it speaks of a unit that was not fed.
+
+    Where it tripped again nothing is fed either: only the peak is another one.
+
+    >>> from outer_test.assessment import judge
+    >>> list(before_the_reset(judge(Visit())))
+    []
+    """
+    visit = judged.inputs.visit
+    since, held = visit.saw_at("line.reset"), visit.saw("line.reset") == "holds"
+    if since is None:
+        return
+    if held:
+        yield "line.breaker"
+    for point in (*judged.inputs.latest, *visit.seen):
+        reading = judged.inputs.readings.get(point)
+        at = visit.saw_at(point) if reading is None else reading.at
+        fed = held and POINTS[point].fed_by & (Feed.LINE | Feed.COMPRESSOR)
+        if (fed or point == PEAK) and at is not None and at < since:
+            yield point
 
 
 def _switch(findings: Iterable[Finding]) -> Iterable[tuple[Test, str, Finding]]:
@@ -159,8 +200,9 @@ def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
     for point, test in CONTROL_POINTS.items():
         if (volts := number(point)) is not None:
             yield point, test, control_class(volts)
-    if (volts := number("contactor.line.v")) is not None:
-        yield "contactor.line.v", Test.LINE_SIDE, "alive" if volts >= LINE_DEAD_V else "dead"
+    for point, test in (("contactor.line.v", Test.LINE_SIDE), ("fan.board.v", Test.FAN_OUT), ("fan.feed.v", Test.FAN_FED)):
+        if (volts := number(point)) is not None:
+            yield point, test, "alive" if volts >= LINE_DEAD_V else "dead"
     for point, test in (("line.disconnect.v", Test.DISCONNECT), ("contactor.load.v", Test.LOAD_SIDE)):
         if (volts := number(point)) is not None:
             yield point, test, line_class(volts, _LOW * least)
@@ -168,10 +210,36 @@ def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
         yield "line.starting.v", Test.STARTING_V, "normal" if volts >= _START_LOW * least else "sags" if volts >= LINE_DEAD_V else "dead"
     if (seconds := number("amps.compressor.start_s")) is not None and inputs.visit.saw("start.result") in (None, "started"):
         yield "amps.compressor.start_s", Test.START_TIME, "long" if seconds > LONG_S else "good"
+    peak, lra = number(PEAK), inputs.visit.plate.compressor.lra
+    if inputs.visit.saw("line.reset") == "trips" and peak is not None and lra:
+        yield PEAK, Test.PEAK, peak_class(peak / lra, True)
     for point, test in (("relay.coil.ohm", Test.RELAY_COIL), ("relay.contact.ohm", Test.RELAY_CONTACT)):
         reading = inputs.get(point)
         if reading is not None:
             yield point, test, "open" if reading.number is None else "good"
+
+
+# Places on the line one after the other, and what is between them.
+_ALONG = (
+    ("line.disconnect.v", "line.l1_l2.v", Test.DISCONNECT_DROP),
+    ("line.l1_l2.v", "contactor.line.v", Test.WHIP_DROP),
+)
+
+
+def _lost_on_the_way(judged: Judged) -> Iterable[tuple[Test, str, str, str]]:
+    """Volts lost between two places that both are alive, with the compressor drawing: test, outcome, the later place, and words."""
+    inputs = judged.inputs
+    amps, rla = inputs.number("amps.compressor.run_a"), inputs.visit.plate.compressor.rla
+    draws = amps is not None and amps.number is not None and rla is not None and float(amps.number) >= DRAWS * rla
+    if not draws and inputs.visit.saw("start.result") not in ("started", "hummed"):
+        return
+    for before, after, test in _ALONG:
+        first, second = inputs.number(before), inputs.number(after)
+        if first is None or second is None or first.number is None or second.number is None:
+            continue
+        volts = float(first.number), float(second.number)
+        if min(volts) >= LINE_DEAD_V:
+            yield test, drop_class(*volts), after, f"{capital(test.value)}: {volts[0]:g} V before, {volts[1]:g} V after"
 
 
 def capital(words: str) -> str:
@@ -223,17 +291,16 @@ def _amps_outcome(found: Finding, judged: Judged) -> str:
 
 
 def _peak_outcome(found: Finding) -> str:
-    if found.verdict is not Verdict.BAD:
-        return "normal"
     ratio = (found.value or 0) / found.nominal if found.nominal else 1.0
-    return "locked" if ratio >= 0.78 else "held" if ratio >= 0.28 else "none"
+    return peak_class(ratio, found.verdict is not Verdict.BAD)
 
 
 def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str, list[Finding]]]:
     """Tests that several points make up: the worst of them, and good only where all that decides is good."""
-    yield from _motor(findings, "winding", judged.inputs.visit.saw("winding.at") == "terminals")
-    yield from _motor(findings, "fan_winding", True)
+    yield from _motor(findings, "winding", judged.inputs.visit.saw("winding.at") == "terminals", judged.inputs)
+    yield from _motor(findings, "fan_winding", True, judged.inputs)
     asked = {step.point for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps}
+    yield from _against_baseline(findings)
     yield from _worst_of(Test.LEADS, [finding for finding in findings if measures(finding.point) is Measures.LEAD], "bad", asked)
     yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown", asked)
     yield from _worst_of(Test.AUX, [finding for finding in findings if measures(finding.point) is Measures.ELEMENT], "bad")
@@ -250,7 +317,7 @@ def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str
         yield Test.RUN_END, ("by time" if by_time else "good" if end[0].verdict is Verdict.GOOD else "ran on"), end
 
 
-def _motor(findings: list[Finding], motor: str, at_terminals: bool) -> Iterable[tuple[Test, str, list[Finding]]]:
+def _motor(findings: list[Finding], motor: str, at_terminals: bool, inputs: Inputs) -> Iterable[tuple[Test, str, list[Finding]]]:
     """A motor's grounds and pairs. What is read at the plug has the harness in it and tells of both."""
     compressor = motor == "winding"
     ground = Test.FAN_GROUND if not compressor else Test.GROUND if at_terminals else Test.GROUND_AT_PLUG
@@ -260,10 +327,26 @@ def _motor(findings: list[Finding], motor: str, at_terminals: bool) -> Iterable[
     between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
     opened = next((one for one in between if one.rule == "winding-open"), None)
     if opened is not None and opened.verdict in (Verdict.BAD, Verdict.WATCH):
-        cooling = opened.verdict is Verdict.WATCH and pairs is not Test.PAIRS_AT_PLUG
-        yield pairs, "overload" if cooling else "open", [opened]
+        overload = pairs is not Test.PAIRS_AT_PLUG and _is_overload(motor, inputs)
+        yield pairs, "open" if not overload else "overload" if opened.verdict is Verdict.WATCH else "stays open", [opened]
     else:
         yield from _worst_of(pairs, between, "shorted")
+
+
+def _against_baseline(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:
+    """The compressor's pairs against this unit's own, at one temperature: the one that is furthest off."""
+    held = [one for one in findings if one.rule == "winding-short" and one.nominal and one.value is not None and one.verdict in _DECIDED]
+    off = [one for one in held if one.verdict is Verdict.WATCH]
+    under = [one for one in off if (one.value or 0) < (one.nominal or 0)]
+    if held:
+        yield Test.BASELINE, "under" if under else "over" if off else "same", under or off or held
+
+
+def _is_overload(motor: str, inputs: Inputs) -> bool:
+    """Whether only what common has in it is open: the internal overload. Three phases have it in all pairs."""
+    read = [inputs.get(f"{motor}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
+    opened = [one is not None and one.is_open for one in read]
+    return opened == [True, True, False] or (inputs.visit.plate.phase == 3 and motor == "winding" and all(opened))
 
 
 def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:

@@ -8,7 +8,8 @@ from outer_test.rules.capacitors.under_load import microfarads_per_ratio
 from outer_test.rules.contactor import coil, poles
 from outer_test.rules.power_up import control_trace, line_trace
 from outer_test.rules.start_and_run import running, start
-from outer_test.rules.windings import ground, leads
+from outer_test.rules.windings import baseline, ground, leads, three_phase
+from outer_test.rules.windings.pairs import least_winding_ohm
 from outer_test.twin import Unit, Value
 from outer_test.twin.unit import filled
 
@@ -17,12 +18,18 @@ Chances = Mapping[str, float]
 DEAD_V, ALIVE_V, LINE_DEAD_V = float(control_trace.DEAD_V), float(coil.LOW_V), float(line_trace.DEAD_V)
 OPEN_POLE_V, DROPS_V, GROUNDED_OHM = float(poles.OPEN_V), float(poles.BAD_V), float(ground.GROUNDED_OHM)
 LEAD_OHM, LONG_S = float(leads.MOST_OHM), float(start.QUICK_S)
+_UNEQUAL = float(three_phase.ALLOWED)
 _LOCKED, _IDLE, _LOW = float(running.LOCKED_PART), float(running.IDLE_PART), float(running.LOW_WATCH)
 _FAN_LOW = float(running.LOW_BAD)
+# Past what a crest reading or the plate's own rounding makes of a sound start; amps past what weather, charge or low volts do to
+# a sound compressor, and to a fan motor [M]; volts that a sound disconnect or whip does not lose, running [M].
+PEAK_OVER, AMPS_OVER, FAN_OVER, LOST_V = 1.6, 1.5, 1.3, 3.0
 # What becomes of a compressor that does not turn: the person hears it hum, or its overload or breaker has already let go.
 _HUMMED = {"hummed": 0.83, "tripped": 0.11, "nothing": 0.06}
 _AMPS_SPREAD, _FAN_SPREAD, _VOLTS_SPREAD, _FAINT = 0.11, 0.08, 0.02, 0.004  # of a reading, from one unit of a plate to the next [M]
+_WINDING_SPREAD = 0.15
 _MARGIN_SPREAD, _LEAST = 0.1, 0.02
+_STANDS, _FED = 0.78, 0.28  # of locked amps: the rule's cuts less what the volts while starting leave open
 _RUNS_HARD = {"good": 0.5, "high": 0.5}
 _STALLED_A = {"locked": 0.50, "none": 0.38, "high": 0.12}
 _SEEN_OF_FAN = {
@@ -104,35 +111,48 @@ def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chanc
         yield T.LEADS, surely("bad" if max(one or 0 for one in leads) > LEAD_OHM else "good")
     pairs = pair_class(reads, "winding", unit, "compressor")
     if pairs:
-        yield T.PAIRS, surely(pairs)
+        yield T.PAIRS, pairs
         broken = any(one == inf for one in leads)
-        yield T.PAIRS_AT_PLUG, surely("open" if broken or pairs in ("open", "overload") else pairs)
+        yield T.PAIRS_AT_PLUG, surely("open") if broken or not {"good", "shorted"} & pairs.keys() else pairs
+    yield T.BASELINE, surely("under" if unit.value("compressor.shorted") > 2 * float(baseline.UNDER) else "same")
     grounded = (_number(reads, "winding.c_ground.ohm") or inf) < GROUNDED_OHM
     yield T.GROUND, surely("grounded" if grounded else "good")
     yield T.GROUND_AT_PLUG, surely("grounded" if grounded or unit.value("harness.ground") else "good")
     if unit.fan is not None:
         yield T.FAN_GROUND, surely("grounded" if (_number(reads, "fan_winding.c_ground.ohm") or inf) < GROUNDED_OHM else "good")
-        own = pair_class(reads, "fan_winding", unit, "fan")
-        yield T.FAN_PAIRS, surely(own or "good")
+        yield T.FAN_PAIRS, pair_class(reads, "fan_winding", unit, "fan") or surely("good")
 
 
-def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -> str:
-    """The class of three pairs at the terminals: good, open, overload or shorted; empty where there are none."""
+def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -> Chances:
+    """How three pairs at the terminals turn out: good, open, overload, stays open or shorted; empty where there are none.
+
+    Shorted turns show only where a pair falls under what its winding can have: without a baseline half of them do not.
+    """
     values = [_number(reads, f"{group}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
     if any(one is None for one in values):
-        return ""
+        return {}
     opened = tuple(one == inf for one in values)
     if opened == (True, True, False) or (unit.plate.phase == 3 and motor == "compressor" and all(opened)):
-        return "overload"
+        return surely("stays open" if unit.value(f"{motor}.overload.stays") else "overload")
     if any(opened):
-        return "open"
-    return "shorted" if unit.value(f"{motor}.shorted") > 0.15 else "good"
+        return surely("open")
+    if motor == "compressor" and unit.compressor is None:  # three equal pairs
+        mean = sum(one or 0 for one in values) / 3
+        return surely("shorted" if max(abs((one or 0) - mean) for one in values) > _UNEQUAL * mean else "good")
+    least = float(least_winding_ohm(unit.volts, unit.plate.compressor.lra if motor == "compressor" else None))
+    smallest = min(one for one in values if one is not None)
+    return _shares(smallest, ((least, "shorted"), (inf, "good")), _WINDING_SPREAD)
 
 
 def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
     yield T.BREAKER, surely(str(reads["line.breaker"]))
+    if "line.reset" in reads:
+        yield T.RESET, surely(str(reads["line.reset"]))
     least = 0.9 * min(unit.plate.volts)
     yield T.LINE_SIDE, surely("alive" if (_number(reads, "contactor.line.v") or 0) >= LINE_DEAD_V else "dead")
+    along = [_number(reads, point) or 0 for point in ("line.disconnect.v", "line.l1_l2.v", "contactor.line.v")]
+    yield T.DISCONNECT_DROP, surely(drop_class(along[0], along[1]))
+    yield T.WHIP_DROP, surely(drop_class(along[1], along[2]))
     for point, test in (("line.disconnect.v", T.DISCONNECT), ("line.l1_l2.v", T.LINE), ("contactor.load.v", T.LOAD_SIDE)):
         yield test, _shares(_number(reads, point) or 0, ((LINE_DEAD_V, "dead"), (least, "low"), (inf, "alive")), _VOLTS_SPREAD)
     called, idle = (_legs([_number(reads, f"line.l{leg}_ground.v{state}") or 0 for leg in (1, 2)]) for state in ("", " idle"))
@@ -153,6 +173,15 @@ def line_class(volts: float, least: float) -> str:
     ('alive', 'low', 'dead')
     """
     return "alive" if volts >= least else "low" if volts >= LINE_DEAD_V else "dead"
+
+
+def drop_class(before: float, after: float) -> str:
+    """The class of the volts that are lost between two places on the line, running.
+
+    >>> drop_class(236.5, 236.3), drop_class(236.5, 229.2)
+    ('good', 'dropping')
+    """
+    return "dropping" if before - after >= LOST_V else "good"
 
 
 def control_class(volts: float) -> str:
@@ -185,12 +214,7 @@ def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chance
     starts = _starts(reads, result)
     yield T.START, _mixed((starts, surely("started")), (1 - starts, _HUMMED)) if 0 < starts < 1 else _result(result)
     if (peak := _number(reads, "amps.compressor.peak_a")) is not None and own.lra:
-        ratio = peak / own.lra * unit.volts / max(_number(reads, "line.starting.v") or unit.volts, 1.0) if peak > 1 else 0.0
-        standing = surely("locked" if ratio >= 0.78 else "held" if ratio >= 0.28 else "none")
-        yield (
-            T.PEAK,
-            _mixed((starts, surely("normal")), (1 - starts, standing)) if 0 < starts < 1 else surely("normal") if starts else standing,
-        )
+        yield T.PEAK, _peak(peak / own.lra * unit.volts, reads, unit, starts)
     if (seconds := _number(reads, "amps.compressor.start_s")) is not None:
         yield T.START_TIME, surely("long" if seconds > LONG_S else "good")
     if (volts := _number(reads, "line.starting.v")) is not None:
@@ -203,6 +227,26 @@ def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chance
     yield from _fan(reads, unit)
     if result == "started":
         yield from _under_load(reads, unit)
+
+
+def _peak(volts_ratio: float, reads: Mapping[str, Value], unit: Unit, starts: float) -> Chances:
+    """volts_ratio: the peak as a share of locked amps, times the rated volts."""
+    if "line.reset" in reads:  # before the breaker was closed once there is none
+        return _mixed((0.5, surely("none")), (0.5, surely(peak_class(volts_ratio / unit.volts, True))))
+    ratio = volts_ratio / max(_number(reads, "line.starting.v") or unit.volts, 1.0)
+    rises, stands = surely(peak_class(ratio, True)), surely(peak_class(ratio, False))
+    return _mixed((starts, rises), (1 - starts, stands)) if 0 < starts < 1 else rises if starts else stands
+
+
+def peak_class(ratio: float, started: bool) -> str:
+    """The class of a start's peak, as a share of locked amps at the volts it had.
+
+    >>> peak_class(0.97, True), peak_class(0.97, False), peak_class(0.5, False), peak_class(2.4, True)
+    ('normal', 'locked', 'held', 'over')
+    """
+    if ratio >= PEAK_OVER:
+        return "over"
+    return "normal" if started else "locked" if ratio >= _STANDS else "held" if ratio >= _FED else "none"
 
 
 def _starts(reads: Mapping[str, Value], result: str) -> float:
@@ -251,7 +295,16 @@ def spread_amps(amps: float, rla: float, lra: float | None) -> Chances:
     """
     top = _LOCKED * lra if lra is not None else 3.0 * rla
     return _shares(
-        amps, ((_IDLE * rla, "none"), (_LOW * rla, "low"), (rla, "good"), (max(top, 1.1 * rla), "high"), (inf, "locked")), _AMPS_SPREAD
+        amps,
+        (
+            (_IDLE * rla, "none"),
+            (_LOW * rla, "low"),
+            (rla, "good"),
+            (AMPS_OVER * rla, "high"),
+            (max(top, 1.6 * rla), "far over"),
+            (inf, "locked"),
+        ),
+        _AMPS_SPREAD,
     )
 
 
@@ -265,7 +318,9 @@ def amps_class(amps: float, rla: float, lra: float | None) -> str:
         return "locked"
     if amps < _IDLE * rla:
         return "none"
-    return "high" if amps > rla else "low" if amps < _LOW * rla else "good"
+    if amps > rla:
+        return "high" if amps <= AMPS_OVER * rla else "far over"
+    return "low" if amps < _LOW * rla else "good"
 
 
 def fan_class(amps: float, fla: float) -> str:
@@ -274,14 +329,26 @@ def fan_class(amps: float, fla: float) -> str:
     >>> fan_class(1.0, 1.2), fan_class(1.4, 1.2), fan_class(0.02, 1.2)
     ('good', 'high', 'none')
     """
-    return "none" if amps < 0.1 * fla else "low" if amps < _FAN_LOW * fla else "high" if amps > fla else "good"
+    if amps > fla:
+        return "high" if amps <= FAN_OVER * fla else "far over"
+    return "none" if amps < 0.1 * fla else "low" if amps < _FAN_LOW * fla else "good"
 
 
 def _fan(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
+    for point, test in (("fan.board.v", T.FAN_OUT), ("fan.feed.v", T.FAN_FED)):
+        if (volts := _number(reads, point)) is not None:
+            yield test, surely("alive" if volts >= LINE_DEAD_V else "dead")
     yield T.FAN_STATE, _SEEN_OF_FAN[str(reads["fan.state"])]
     if (amps := _number(reads, "amps.fan.run_a")) is not None:
         fla = unit.plate.fan.fla or 1.2
-        yield T.FAN_A, _shares(amps, ((0.1 * fla, "none"), (_FAN_LOW * fla, "low"), (fla, "good"), (inf, "high")), _FAN_SPREAD)
+        yield (
+            T.FAN_A,
+            _shares(
+                amps,
+                ((0.1 * fla, "none"), (_FAN_LOW * fla, "low"), (fla, "good"), (FAN_OVER * fla, "high"), (inf, "far over")),
+                _FAN_SPREAD,
+            ),
+        )
 
 
 def _under_load(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:

@@ -19,7 +19,7 @@ LOOKED_AT = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
     "look.wiring": Test.WIRING, "look.coil.face": Test.COIL_FACE, "look.sensor.seat": Test.SEAT, "control.blower": Test.BLOWER,
 }  # fmt: skip
-_ODD = 0.01  # the share of a fault's units that turn out as a sound one may [M]
+_ODD = 0.003  # the share of a fault's units that turn out as a sound one may [M]
 _NOTICED = 0.03
 _GOOD: Chances = {"good": 1.0}
 Row = Mapping[Test, Mapping[str, float]]

@@ -50,6 +50,7 @@ SHARES: dict[K, Share] = {
     K.RUN_OPEN: _s(0.3, compressor_stopped=3, hums_no_start=1),
     K.START_OPEN: _s(0.3, compressor_stopped=2, hums_no_start=1.5),
     K.OVERLOAD_OPEN: _s(1, compressor_stopped=8, blows_cold=1),
+    K.OVERLOAD_FAILED: _s(0.1, compressor_stopped=0.8),
     K.SHORTED_TURNS: _s(0.3, trips_breaker=3, hums_no_start=1),
     K.LOCKED: _s(0.4, hums_no_start=4, trips_breaker=2),
     K.TIGHT: _s(0.2, hums_no_start=1.5, high_bill=0.5),
@@ -84,6 +85,7 @@ SHARES: dict[K, Share] = {
     K.NO_W: _s(0.4, blows_cold=5),
     K.VALVE_RELAY_OPEN: _s(0.2, blows_cold=2, never_defrosts=1),
     K.VALVE_RELAY_STUCK: _s(0.1, blows_cold=1),
+    K.STAT_REVERSED: _s(0.1, blows_cold=1.5),
     K.STUCK_OPEN_SWITCH: _s(0.6, iced_over=8, never_defrosts=8),
     K.STUCK_CLOSED_SWITCH: _s(0.5, defrosts_too_often=8, noisy_defrost=2, high_bill=1),
     K.SWITCH_OFF_MARKS: _s(0.2, iced_over=2, defrosts_too_often=1.5, never_defrosts=1.5),
@@ -110,7 +112,8 @@ NOTHING_WRONG: Share = _s(8.0, maintenance=80.0, hums_no_start=2.0, nothing_at_a
 # Nobody calls for maintenance of a unit that does not run: these would have been complained of.
 STOPS_IT = frozenset({
     K.BREAKER_TRIPPED, K.SUPPLY_LOST, K.LEG_LOST, K.DISCONNECT_OPEN, K.FUSE_BLOWN, K.WHIP_OPEN, K.COIL_OPEN, K.COIL_SHORTED, K.STUCK_OPEN,
-    K.PITTED, K.INSECT, K.HERM_OPEN, K.LEAD_OPEN, K.GROUNDED, K.RUN_OPEN, K.START_OPEN, K.OVERLOAD_OPEN, K.LOCKED, K.MODULE_DEAD,
+    K.PITTED, K.INSECT, K.HERM_OPEN, K.LEAD_OPEN, K.GROUNDED, K.RUN_OPEN, K.START_OPEN, K.OVERLOAD_OPEN,
+    K.OVERLOAD_FAILED, K.LOCKED, K.MODULE_DEAD,
     K.FAN_GROUNDED, K.FAN_OPEN, K.NO_CONTROL_VOLTS, K.CONTROL_FUSE_BLOWN, K.R_WIRE_BROKEN, K.C_WIRE_BROKEN, K.NO_CALL, K.FLOAT_OPEN,
     K.PRESSURE_OPEN, K.Y_WIRE_BROKEN, K.WIRE_CHAFED, K.COIL_WIRE_BROKEN, K.NO_Y_OUT, K.BOARD_R_LOST,
 })  # fmt: skip

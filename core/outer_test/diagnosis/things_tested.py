@@ -20,6 +20,7 @@ class Test(StrEnum):
     GROUND = "compressor to ground"
     GROUND_AT_PLUG = "compressor to ground, at the plug"
     PAIRS = "compressor windings"
+    BASELINE = "compressor windings, against their baseline"
     PAIRS_AT_PLUG = "compressor windings, at the plug"
     FAN_GROUND = "fan motor to ground"
     FAN_PAIRS = "fan motor windings"
@@ -31,11 +32,14 @@ class Test(StrEnum):
     RELAY_COIL = "potential relay's coil"
     RELAY_CONTACT = "potential relay's contact"
     BREAKER = "indoor breaker"
+    RESET = "breaker closed once"
     FUSES = "fuses"
     DISCONNECT = "volts at the disconnect"
     LINE = "line volts"
     LEGS = "legs to ground"
+    DISCONNECT_DROP = "volts lost in the disconnect"
     LINE_SIDE = "contactor line side"
+    WHIP_DROP = "volts lost in the whip"
     LOAD_SIDE = "contactor load side"
     POLES = "contactor poles"
     ARMATURE = "armature"
@@ -58,6 +62,8 @@ class Test(StrEnum):
     HERM_LOAD = "HERM under load"
     FAN_STATE = "outdoor fan"
     FAN_A = "fan amps"
+    FAN_OUT = "volts at the board's fan terminal"
+    FAN_FED = "volts at the fan motor"
     FAN_LOAD = "FAN under load"
     COIL_FACE = "outdoor coil"
     SEAT = "coil sensor's seat"
@@ -67,6 +73,8 @@ class Test(StrEnum):
     AMBIENT_SENSOR = "ambient sensor"
     VALVE_COIL = "valve coil"
     VALVE_FED = "volts at the valve"
+    VALVE_REST = "volts at the valve, heating"
+    STAT_VALVE = "O or B at the thermostat, heating"
     W_FED = "W in defrost"
     VALVE_PROOF = "valve proved by a jumper"
     RUN_START = "defrost started"
@@ -100,10 +108,11 @@ TESTED: dict[Test, Tested] = {
     T.CAP_HERM: _at("cap.herm.uf", 2.0, **_UF),
     T.CAP_FAN: _at("cap.fan.uf", 2.0, **_UF),
     T.CAP_START: _at("cap.start.uf", 2.0, **_UF),
-    T.LEADS: _at("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0, good=0.99, bad=0.01),
+    T.LEADS: _at("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0, good=0.996, bad=0.004),
     T.GROUND: _at("winding.at winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm", 3.0, good=0.995, grounded=0.005),
     T.GROUND_AT_PLUG: _at("", 3.0, good=0.994, grounded=0.006),
-    T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.98, open=0.005, overload=0.005, shorted=0.01),
+    T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.98, open=0.004, overload=0.004, stays_open=0.002, shorted=0.01),
+    T.BASELINE: _at("", 3.0, same=0.985, under=0.005, over=0.01),
     T.PAIRS_AT_PLUG: _at("", 3.0, good=0.98, open=0.01, shorted=0.01),
     T.FAN_GROUND: _at("fan_winding.c_ground.ohm", 2.5, good=0.995, grounded=0.005),
     T.FAN_PAIRS: _at("fan_winding.c_r.ohm fan_winding.c_s.ohm fan_winding.r_s.ohm", 3.0, good=0.985, open=0.005, overload=0.005, shorted=0.005),
@@ -115,13 +124,16 @@ TESTED: dict[Test, Tested] = {
     T.RELAY_COIL: _at("relay.coil.ohm", 2.0, good=0.99, open=0.01),
     T.RELAY_CONTACT: _at("relay.contact.ohm", 2.0, good=0.99, open=0.01),
     T.BREAKER: _at("line.breaker", 1.5, on=0.97, tripped=0.01, off=0.02),
+    T.RESET: _at("", 2.0, holds=0.99, trips=0.01),
     T.FUSES: _at("line.fuse1.ohm line.fuse2.ohm", 3.0, good=0.99, blown=0.01),
     T.DISCONNECT: _at("line.disconnect.v", 1.0, alive=0.975, low=0.015, dead=0.01),
     T.LINE: _at("line.l1_l2.v line.l1_ground.v line.l2_ground.v", 1.0, alive=0.97, low=0.02, dead=0.01),
     T.LEGS: _at("", 1.0, both=0.985, one=0.005, none=0.01),
+    T.DISCONNECT_DROP: _at("line.disconnect.v line.l1_l2.v", 2.0, good=0.998, dropping=0.002),
     T.LINE_SIDE: _at("contactor.line.v", 1.0, alive=0.99, dead=0.01),
+    T.WHIP_DROP: _at("line.l1_l2.v contactor.line.v", 2.0, good=0.998, dropping=0.002),
     T.LOAD_SIDE: _at("contactor.load.v", 1.0, alive=0.975, low=0.01, dead=0.015),
-    T.POLES: _at("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5, good=0.97, dropping=0.02, open=0.01),
+    T.POLES: _at("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5, good=0.98, dropping=0.01, open=0.01),
     T.ARMATURE: Tested(("contactor.armature",), 0.5, {"in": 0.97, "out": 0.02, "chatters": 0.01}),
     T.R_C: _at("control.r_c.v", 1.0, **_VOLTS),
     T.CONTROL_FUSE: _at("control.fuse.ohm", 2.0, good=0.99, bad=0.01),
@@ -135,13 +147,15 @@ TESTED: dict[Test, Tested] = {
     T.COIL_V: _at("contactor.coil.v", 1.0, alive=0.96, low=0.015, dead=0.025),
     T.BLOWER: _at("control.blower", 1.0, runs=0.98, still=0.02),
     T.START: _at("start.result", 2.0, started=0.97, hummed=0.01, tripped=0.01, nothing=0.01),
-    T.PEAK: _at("amps.compressor.peak_a", 2.0, normal=0.97, locked=0.01, held=0.01, none=0.01),
+    T.PEAK: _at("amps.compressor.peak_a", 2.0, normal=0.967, over=0.003, locked=0.01, held=0.01, none=0.01),
     T.START_TIME: _at("amps.compressor.start_s", 2.0, good=0.95, long=0.05),
     T.STARTING_V: _at("line.starting.v", 2.0, normal=0.97, sags=0.02, dead=0.01),
-    T.COMPRESSOR_A: _at("amps.compressor.run_a", 1.0, good=0.93, high=0.03, low=0.02, none=0.01, locked=0.01),
+    T.COMPRESSOR_A: _at("amps.compressor.run_a", 1.0, good=0.928, high=0.03, far_over=0.002, low=0.02, none=0.01, locked=0.01),
     T.HERM_LOAD: _at("cap.herm.load_a cap.herm.load_v", 2.5, good=0.985, low=0.006, high=0.009),
     T.FAN_STATE: _at("fan.state", 0.4, runs=0.96, slow=0.01, hums=0.01, pushed=0.01, still=0.01),
-    T.FAN_A: _at("amps.fan.run_a", 1.0, good=0.955, high=0.03, low=0.005, none=0.01),
+    T.FAN_A: _at("amps.fan.run_a", 1.0, good=0.953, high=0.03, far_over=0.002, low=0.005, none=0.01),
+    T.FAN_OUT: _at("fan.board.v", 1.5, alive=0.985, dead=0.015),
+    T.FAN_FED: _at("fan.feed.v", 2.5, alive=0.985, dead=0.015),
     T.FAN_LOAD: _at("cap.fan.load_a cap.fan.load_v", 2.5, good=0.985, low=0.006, high=0.009),
     T.COIL_FACE: _at("look.coil.face", 0.4, clear=0.70, dirty=0.12, frosted=0.14, iced=0.04),
     T.SEAT: _at("look.sensor.seat", 0.8, seated=0.98, slipped=0.02),
@@ -151,6 +165,8 @@ TESTED: dict[Test, Tested] = {
     T.AMBIENT_SENSOR: _at("defrost.ambient.f defrost.ambient_sensor.ohm", 3.0, good=0.99, off=0.004, open=0.006),
     T.VALVE_COIL: _at("defrost.valve_coil.ohm", 2.0, good=0.99, open=0.006, shorted=0.004),
     T.VALVE_FED: _at("defrost.valve_coil.v", 6.0, yes=0.985, no=0.015),
+    T.VALVE_REST: _at("defrost.valve_heating.v", 1.5, yes=0.985, no=0.015),
+    T.STAT_VALVE: _at("control.stat_valve.v", 4.0, yes=0.985, no=0.015),
     T.W_FED: _at("defrost.aux_call.v", 6.0, yes=0.99, no=0.01),
     T.VALVE_PROOF: _at("defrost.valve_proof", 6.0, shifts=0.995, no=0.005),
     T.RUN_START: _at("defrost.call defrost.pins", 10.0, yes=0.996, no=0.004),

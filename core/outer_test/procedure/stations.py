@@ -39,15 +39,16 @@ _FAN_MORE = (
     "fan_winding.leads.ohm fan_winding.shell.f fan_winding.off_h fan_winding.insulation.mohm"
 )
 _LINE = (
-    "line.breaker line.disconnect.v line.fuse1.ohm line.fuse2.ohm line.fuse1.v line.fuse2.v line.l1_l2.v line.l1_ground.v line.l2_ground.v"
+    "line.breaker line.reset line.disconnect.v line.fuse1.ohm line.fuse2.ohm line.fuse1.v line.fuse2.v line.l1_l2.v line.l1_ground.v "
+    "line.l2_ground.v"
 )
 _THREE_PHASE = "line.l2_l3.v line.l1_l3.v"
 _CONTROL = (
     "control.r_c.v control.fuse.ohm control.stat_r_c.v control.stat_y.v control.display control.stat_g.v "
     "control.blower control.float control.pressure"
 )
-_BOARD = "control.y_in.v control.delay control.y_out.v"
-_CONTACTOR_LIVE = "contactor.coil.v contactor.line.v contactor.load.v contactor.armature"
+_BOARD = "control.y_in.v control.delay control.y_out.v fan.board.v"
+_CONTACTOR_LIVE = "contactor.coil.v contactor.line.v contactor.load.v contactor.armature fan.feed.v"
 _THIRD_POLE = "contactor.pole3.drop_v contactor.pole3.a"
 _HEATER = "heater.ohm heater.ground.ohm"
 _POLES = "contactor.pole1.drop_v contactor.pole1.a contactor.pole2.drop_v contactor.pole2.a"
@@ -63,7 +64,10 @@ _SENSORS = (
     "defrost.coil.f defrost.ambient.f defrost.coil_sensor.ohm defrost.ambient_sensor.ohm defrost.rested defrost.coil_sensor.vdc "
     "defrost.ambient_sensor.vdc"
 )
-_VALVE = "defrost.valve_coil.ohm defrost.call defrost.control.v defrost.pins defrost.valve_coil.v defrost.aux_call.v defrost.valve_proof"
+_VALVE = (
+    "defrost.valve_coil.ohm defrost.valve_heating.v control.stat_valve.v defrost.call defrost.control.v defrost.pins "
+    "defrost.valve_coil.v defrost.aux_call.v defrost.valve_proof"
+)
 
 
 @dataclass(frozen=True, slots=True)

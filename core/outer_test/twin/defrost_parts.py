@@ -25,9 +25,13 @@ def defrost_parts(unit: Unit, coil_f: float = WARM_F, air_f: float = AIR_F) -> d
     ohm = valve_impedance(unit).real
     on_in_defrost = (unit.plate.valve or "O") == "O"
     volts = (on_in_defrost and not unit.value("valve.relay_open")) or bool(unit.value("valve.relay_stuck"))
+    called = on_in_defrost == bool(unit.value("stat.reversed"))  # the thermostat's O or B, heating
+    heating = (called and not unit.value("valve.relay_open")) or bool(unit.value("valve.relay_stuck"))
     reads: dict[str, Value] = {
         "defrost.valve_coil.ohm": inf if ohm >= OPEN_OHM / 10 else ohm,
         "defrost.valve_coil.v": _FED_V if volts and not unit.value("valve.wire") else 0.0,
+        "defrost.valve_heating.v": _FED_V if heating and not unit.value("valve.wire") else 0.0,
+        "control.stat_valve.v": _FED_V if called else 0.0,
         "defrost.aux_call.v": 0.0 if unit.value("board.no_w") else _FED_V,
         "defrost.coil.f": coil_f,
         "defrost.valve_proof": "no" if unit.value("valve.stuck") or unit.value("valve.half") or unit.value("valve.coil_dead") else "shifts",

@@ -10,13 +10,13 @@ from math import inf
 
 from outer_test.twin.control import CONTROL_FUSE, METER_S, Control, ControlState, armature, ohms_of, valve_impedance
 from outer_test.twin.line import LineState, Solved, solve_line
+from outer_test.twin.reset import TRIPS_AT, breaker_a, closed, holds
 from outer_test.twin.starting import Start, fan_slip, start
 from outer_test.twin.unit import FUSE, OPEN_OHM, POLE, SOUND_OHM, WHIP, Unit
 
 Value = float | str
 _TURNS, _SLOW = 0.5, 0.14  # slips of a fan that turns at all, and of one that is seen to be slow
 _NO_FEED = 0.03  # of its rated amps: it is not fed
-_TRIPS_AT = 2.5  # leg amps over the breaker's size that trip it at once on a path to ground [M]
 
 
 # Figures of the low-voltage side and of the defrost: they move the line side only by what its contactors do.
@@ -114,7 +114,11 @@ def _fan_volts(solved: Solved) -> float:
 
 def _turns(unit: Unit, solved: Solved) -> bool:
     """Whether a compressor with no capacitor starts: an inverter with its bus fed, three phases all there and no locked rotor."""
-    if unit.value("drive.dead") or unit.value("compressor.rest", 1.0) > 2 or unit.value("compressor.overload") > 1:
+    if (
+        (unit.value("drive.dead") and unit.plate.compressor.kind == "inverter")
+        or unit.value("compressor.rest", 1.0) > 2
+        or unit.value("compressor.overload") > 1
+    ):
         return False
     least = 0.7 * unit.volts
     if unit.plate.phase == 3:
@@ -135,7 +139,7 @@ def _legs(solved: Solved) -> tuple[float, float, float]:
 def _trips(unit: Unit, solved: Solved) -> bool:
     """A path to ground that draws several times the breaker's size opens it at once."""
     ground = unit.value("compressor.ground", SOUND_OHM)
-    return ground < 1000 and abs(solved.volts.get("compressor.C", 0j)) / ground > _TRIPS_AT * (unit.plate.mop or 40.0) / 10
+    return ground < 1000 and abs(solved.volts.get("compressor.C", 0j)) / ground > TRIPS_AT * breaker_a(unit) / 10
 
 
 def shown(unit: Unit, known: Known | None = None) -> dict[str, Value]:
@@ -148,7 +152,18 @@ def shown(unit: Unit, known: Known | None = None) -> dict[str, Value]:
     ('started', True)
     """
     on = behave(unit, known)
-    return {**_dead(unit), **_line(unit, on), **on.low.reads, **_running(unit, on)}
+    return {**_dead(unit), **_line(unit, on), **on.low.reads, **_running(unit, on), **_closed_once(unit, known)}
+
+
+def _closed_once(unit: Unit, known: Known | None) -> dict[str, Value]:
+    """With a tripped breaker, what closing it once shows: nothing else on the line tells anything before."""
+    if not unit.value("breaker.tripped"):
+        return {}
+    again = closed(unit)
+    on = behave(again, known)
+    peak = on.line.start.peak_a if on.line.start is not None else 0.0
+    reads: dict[str, Value] = {"line.reset": "holds" if holds(again, on.outcome == "tripped", peak) else "trips"}
+    return reads | ({"amps.compressor.peak_a": peak} if on.line.start is not None else {})
 
 
 def _low_voltage_figures(unit: Unit) -> list[tuple[str, float]]:
@@ -191,10 +206,11 @@ def _windings(unit: Unit) -> dict[str, Value]:
         reads |= _pairs("winding", unit, "compressor", unit.compressor.cold_r1, unit.compressor.cold_r1a)
         for terminal, wire in (("c", "contactor.T1–compressor.C"), ("r", "contactor.T2–compressor.R"), ("s", _s_lead(unit))):
             reads[f"lead.{terminal}.ohm"] = _open(unit.ohm(wire, "lead"))
-    elif unit.plate.compressor.kind != "inverter":
+    else:
         each = 0.05 * unit.volts / (unit.plate.compressor.lra or 80.0) * 8
-        for pair, point in (("T1–T2", "c_r"), ("T2–T3", "c_s"), ("T1–T3", "r_s")):
-            reads[f"winding.{point}.ohm"] = _open(each + unit.value(f"winding {pair}"))
+        first = each * (1 - unit.value("compressor.shorted") / 2)  # of one phase, which two pairs have in them
+        for pair, point, own in (("T1–T2", "c_r", first), ("T2–T3", "c_s", each), ("T1–T3", "r_s", first)):
+            reads[f"winding.{point}.ohm"] = _open(own + unit.value(f"winding {pair}"))
     for terminal in "crs":
         reads[f"winding.{terminal}_ground.ohm"] = unit.value("compressor.ground", SOUND_OHM)
     if unit.fan is not None:
@@ -284,6 +300,9 @@ def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
             0.7 * (unit.plate.compressor.rla or 15.0) * unit.value("compressor.load", 1.0) if on.line.outcome == "started" else 0.0
         )
     reads |= _fan(unit, now)
+    reads["fan.feed.v"] = _fan_volts(now)
+    if unit.plate.defrost.control is not None:
+        reads["fan.board.v"] = now.across("board.F2", "contactor.T2")
     return reads
 
 

@@ -150,7 +150,9 @@ class Winter:
         """What becomes of what the board drives."""
         unit = self.unit
         on = (unit.plate.valve or "O") == "O"
-        volts = (drives.valve_on and not unit.value("valve.relay_open")) or bool(unit.value("valve.relay_stuck"))
+        heating = self.board.phase != "defrost"
+        driven = drives.valve_on != bool(unit.value("stat.reversed") and heating and drives.contactor)
+        volts = (driven and not unit.value("valve.relay_open")) or bool(unit.value("valve.relay_stuck"))
         moves = volts and not unit.value("valve.coil_dead")
         wanted = moves if on else not moves
         if drives.contactor and not unit.value("valve.stuck"):

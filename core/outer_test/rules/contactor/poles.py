@@ -69,7 +69,7 @@ def pole_through(
     why = "the contactor is open, so this is no drop" if armature == "out" else "nobody noted whether the armature is in"
     return judged(
         point, POLE_THROUGH, Verdict.UNSURE, f"{shown} across the pole, but {why}.", drop, unit="V", limits=limits,
-        next="Call for it to run, see the armature in, and measure again.",
+        next="Call for it to run, see the armature in, and measure again.", needs=() if armature == "out" else ("contactor.armature",),
     )  # fmt: skip
 
 

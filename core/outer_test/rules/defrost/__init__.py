@@ -1,6 +1,6 @@
 """Coil switch, sensors, reversing valve, board and one watched defrost (handbook section 9)."""
 
-from outer_test.rules.defrost.applied import aux_call_fed, curve_of, defrost_findings, valve_fed
+from outer_test.rules.defrost.applied import aux_call_fed, curve_of, defrost_findings, valve_fed, valve_fed_heating
 from outer_test.rules.defrost.board_lights import board_lights
 from outer_test.rules.defrost.board_swap import SwapGuide, kit_words, line_names, settings_of, swap_guide, wires_now
 from outer_test.rules.defrost.coil_switch import AtSwitch, is_closed, switch_state
@@ -73,6 +73,7 @@ __all__ = [
     "timed_out_in_a_row",
     "valve_coil",
     "valve_fed",
+    "valve_fed_heating",
     "which_way",
     "will_it_frost",
     "wires_now",

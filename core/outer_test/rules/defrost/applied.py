@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from datetime import datetime, timedelta
+from typing import Literal
 
 from outer_test.judgement import Finding, Verdict, does_not_apply, unjudged
 from outer_test.measurement import Measured, measured, parse_value, say
@@ -15,14 +16,14 @@ from outer_test.rules.defrost.run import Run
 from outer_test.rules.defrost.run_context import RunContext, System
 from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm, sensor_ohm, sensors_agree
 from outer_test.rules.defrost.sequence import sequence
-from outer_test.rules.defrost.valve_coil import valve_coil
+from outer_test.rules.defrost.valve_coil import FEEDS_V, VALVE_COIL, valve_coil, valve_volts
 from outer_test.rules.power_up import CONTROL_TRACE
 from outer_test.visit import Feed, Inputs, Seen, Thing, Visit, interrupted, off_at, power_at
 
 _YES = {"yes": True, "no": False, "right": True, "unsure": False, None: None}
 # Which lane of a run is silent while a feed is interrupted.
 _LANE_OF = {Feed.FAN: "fan", Feed.VALVE: "valve", Feed.AUX: "aux"}
-NO_CALL_V, FEEDS_V = 5, 20
+NO_CALL_V = 5
 
 
 def curve_of(defrost: Defrost) -> SensorCurve:
@@ -69,6 +70,23 @@ def _readings(inputs: Inputs) -> Iterator[Finding]:
         yield aux_call(volts, _aux_fitted(visit))
     if (solenoid := inputs.get("defrost.valve_coil.ohm")) is not None:
         yield valve_coil(solenoid, visit.rules, inverter=visit.plate.compressor.kind == "inverter")
+    yield from _volts_at_the_valve(inputs)
+
+
+def _volts_at_the_valve(inputs: Inputs) -> Iterator[Finding]:
+    visit, in_defrost = inputs.visit, "defrost.valve_coil.v"
+    heating = tuple((point, inputs.number(point)) for point in ("defrost.valve_heating.v", "control.stat_valve.v"))
+    for point, read_then in ((in_defrost, _valve_in_run(inputs)), *heating):
+        volts = inputs.get(point)
+        if volts is None or visit.plate.compressor.kind == "inverter":
+            continue
+        if visit.plate.valve is None:
+            yield unjudged(point, VALVE_COIL, "O or B is not on the plate.", ("plate.valve",), shown=volts.value.text, unit="V")
+        elif read_then is None:
+            why = "It was not read in a defrost." if point == in_defrost else "No number to judge."
+            yield unjudged(point, VALVE_COIL, why, shown=volts.value.text, unit="V", next="Read it while it defrosts.")
+        else:
+            yield valve_volts(point, read_then, visit.plate.valve, point == in_defrost)
 
 
 def _switch(inputs: Inputs, reading: Measured) -> Finding:
@@ -228,13 +246,31 @@ def valve_fed(inputs: Inputs) -> bool | None:
     >>> valve_fed(inputs_of(Visit())) is None
     True
     """
+    return _as_it_should_be(_valve_in_run(inputs), inputs.visit.plate.valve, in_defrost=True)
+
+
+def valve_fed_heating(inputs: Inputs, point: str = "defrost.valve_heating.v") -> bool | None:
+    """Whether the solenoid's volts are as they should be in heating: none for an O valve, 24 V for a B valve. None where not read.
+
+    point: at its coil, or `control.stat_valve.v`, at the thermostat.
+
+    >>> from outer_test.visit import inputs_of
+    >>> valve_fed_heating(inputs_of(Visit())) is None
+    True
+    """
+    return _as_it_should_be(inputs.number(point), inputs.visit.plate.valve, in_defrost=False)
+
+
+def _valve_in_run(inputs: Inputs) -> Measured | None:
     visit = inputs.visit
-    run, valve = Run(visit.defrost_run, visit.defrost_watched_s or 0.0), visit.plate.valve
-    volts = _in_run(inputs, "defrost.valve_coil.v", run) if visit.defrost_run else None
+    run = Run(visit.defrost_run, visit.defrost_watched_s or 0.0)
+    return _in_run(inputs, "defrost.valve_coil.v", run) if visit.defrost_run else None
+
+
+def _as_it_should_be(volts: Measured | None, valve: Literal["O", "B"] | None, in_defrost: bool) -> bool | None:
     if volts is None or volts.number is None or valve is None:
         return None
-    fed = volts.number >= FEEDS_V
-    return fed if valve == "O" else not fed
+    return (volts.number >= FEEDS_V) is ((valve == "O") is in_defrost)
 
 
 def _sensors_read(inputs: Inputs, found: Mapping[str, Finding], off: Feed) -> bool | None:

@@ -1,14 +1,16 @@
 """The reversing valve's solenoid: the rule `valve-coil` (handbook section 9)."""
 
 from decimal import Decimal
+from typing import Literal
 
 from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Rule, Verdict, judged, place, unjudged
-from outer_test.measurement import Measured, say
+from outer_test.measurement import Measured, numeric, say
 
 VALVE_COIL = Rule("valve-coil", "Reversing valve coil", "common practice, no source", "T")
 
 OHM_CUTS = Cuts(low=Decimal(5), watch_low=Decimal(8), watch_high=Decimal(60))
 LINE_COIL_OHM = Decimal(200)
+FEEDS_V = 20
 CAUTION = "Never energise it off its stem: it burns out."
 _POINT = "defrost.valve_coil.ohm"
 
@@ -43,3 +45,27 @@ def valve_coil(reading: Measured, rules: HouseRules = DEFAULT, inverter: bool = 
     why = f"{say(reading.number)} Ω; 24 V solenoids lie between 8 and 60 Ω. {where.why_unsure}".strip()
     step = {Verdict.BAD: "Shorted: replace the coil, and look at the control fuse.", Verdict.WATCH: "Measure again, leads off."}
     return found(where.verdict, why, step.get(where.verdict, where.remedy))
+
+
+def valve_volts(point: str, volts: Measured, valve: Literal["O", "B"], in_defrost: bool) -> Finding:
+    """The solenoid's volts by what it is and when they were read: O, 24 V in defrost and none in heating; B, the other way round.
+
+    volts: V a.c., read in that state. Source: [T].
+
+    >>> from outer_test.measurement import measure
+    >>> [valve_volts("defrost.valve_heating.v", measure("25.6"), valve, False).verdict.value for valve in ("O", "B")]
+    ['bad', 'good']
+    """
+    fed, asked = numeric(volts) >= FEEDS_V, (valve == "O") is in_defrost
+    when = "in defrost" if in_defrost else "in heating"
+    should = f"{valve} valve has {'24 V' if asked else 'none'} {when}"
+    why = f"{say(numeric(volts))} V: an {should}." if valve == "O" else f"{say(numeric(volts))} V: a {should}."
+    if fed is asked:
+        return judged(point, VALVE_COIL, Verdict.GOOD, why, volts, unit="V")
+    if point.startswith("control."):
+        return judged(point, VALVE_COIL, Verdict.BAD, why, volts, unit="V", next="Set the thermostat's O or B as this unit's valve asks.")
+    if asked:
+        step = "Read O (or B) to C at the board: none there is the board, 24 V there is the wire."
+    else:
+        step = "Read O or B at the thermostat: a wrong setting energises it; else the board does."
+    return judged(point, VALVE_COIL, Verdict.BAD, why, volts, unit="V", next=step, caution=CAUTION)

@@ -7,8 +7,8 @@ from outer_test.judgement import Finding, unjudged
 from outer_test.rules.contactor import USUAL_COIL_V
 from outer_test.rules.power_up.control_trace import WAY as CONTROL_WAY
 from outer_test.rules.power_up.control_trace import Safeties, control_trace
-from outer_test.rules.power_up.fuse import DEAD_CHECKS, MOST_OHM, breaker, fuse_ohm, fuse_volts
-from outer_test.rules.power_up.line_trace import DEAD_V, Seen, line_trace
+from outer_test.rules.power_up.fuse import DEAD_CHECKS, MOST_OHM, breaker, closed_once, fuse_ohm, fuse_volts
+from outer_test.rules.power_up.line_trace import DEAD_V, FAN_WAY, Seen, fan_trace, line_trace
 from outer_test.rules.power_up.line_trace import WAY as LINE_WAY
 from outer_test.rules.power_up.line_volts import ACROSS, LEG_1, LEG_2, LINE_VOLTS, line_findings, line_volts
 from outer_test.rules.power_up.unbalance import UNBALANCE, voltage_unbalance
@@ -25,13 +25,18 @@ def power_findings(inputs: Inputs) -> Iterator[Finding]:
     visit = inputs.visit
     if (state := visit.saw("line.breaker")) is not None:
         missing = tuple(name for name in DEAD_CHECKS if inputs.get(name) is None and visit.saw(name) is None)
-        yield breaker(state, missing)
+        closed = visit.saw("line.reset")
+        yield breaker(state, missing, held=closed == "holds")
+        if closed is not None:
+            yield closed_once(closed, missing)
     yield from _control(inputs)
 
 
 def _line(inputs: Inputs) -> Iterator[Finding]:
     visit, plate = inputs.visit, inputs.visit.plate
     line = {place.point: found for place in LINE_WAY if (found := inputs.get(place.point)) is not None}
+    fan = {place.point: found for place in FAN_WAY if (found := inputs.get(place.point)) is not None}
+    yield from fan_trace(fan, plate.defrost.control is not None)
     traced = {found.point: found for found in line_trace(line, _seen_on_the_way(inputs))}
     across, legs = inputs.get(ACROSS), (inputs.get(LEG_1), inputs.get(LEG_2))
     if across is not None:

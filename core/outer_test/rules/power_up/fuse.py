@@ -69,10 +69,10 @@ def fuse_volts(point: str, volts: Measured, loaded: bool) -> Finding:
     )  # fmt: skip
 
 
-def breaker(state: str, missing: tuple[str, ...] = ()) -> Finding:
+def breaker(state: str, missing: tuple[str, ...] = (), held: bool = False) -> Finding:
     """The indoor breaker as found: on `good`, off `watch`, tripped `bad` and not reset until all is found sound dead.
 
-    missing: the dead checks still to do. Amps after a reset say nothing of the amps that tripped it.
+    missing: the dead checks still to do. held: it was closed once and holds: `watch`, what tripped it is not known.
     Source: [P: 29 CFR 1910.334(b)(2), from memory].
 
     >>> breaker("tripped", ("winding.c_ground.ohm",)).needs
@@ -85,8 +85,31 @@ def breaker(state: str, missing: tuple[str, ...] = ()) -> Finding:
         return judged(
             point, RESET, Verdict.WATCH, "Somebody switched it off: by whom, and why?", shown=state, next="Ask before it is switched on.",
         )  # fmt: skip
+    if held:
+        return judged(
+            point, RESET, Verdict.WATCH, "It had tripped; closed once, it holds.", shown=state, next="Watch for it at the next visit."
+        )
     if missing:
         step = f"Do not reset it until all is {SOUND_FIRST}."
     else:
         step = "Found sound dead, it may be closed once, by local code, clamp on; a second trip means leave it off: an electrician's work."
     return judged(point, RESET, Verdict.BAD, "Tripped: it tripped for a reason.", shown=state, needs=missing, next=step)
+
+
+def closed_once(state: str, missing: tuple[str, ...] = ()) -> Finding:
+    """What came of closing a tripped breaker once: it holds, `good`; it trips again, `bad`: no more, leave it off.
+
+    missing: the dead checks that were still to do. Source: [P: 29 CFR 1910.334(b)(2), from memory].
+
+    >>> closed_once("holds").verdict.value, closed_once("trips").verdict.value
+    ('good', 'bad')
+    """
+    point = "line.reset"
+    if state == "holds":
+        why = "It holds. The amps now say nothing of the amps that tripped it."
+        return judged(point, RESET, Verdict.GOOD, why, shown=state, needs=missing)
+    return judged(
+        point, RESET, Verdict.BAD, "Closed once, and it tripped again.", shown=state, needs=missing,
+        next="No more: leave it off. With the peak well under its size the breaker itself is suspect, an electrician's work; a "
+        "ground-fault or arc-fault breaker has seen leakage: insulation of compressor, fan, crankcase heater and whip first.",
+    )  # fmt: skip

@@ -27,6 +27,12 @@ WAY = (
     Place("contactor.line.v", "the contactor's line side", ("the whip and its terminals",)),
     Place("contactor.load.v", "the contactor's load side", ("the contactor's closed poles",)),
 )
+# From the contactor on to the fan motor: the first place is on both ways.
+FAN_WAY = (
+    WAY[-1],
+    Place("fan.board.v", "the board's fan terminal", ("the board's fan relay",)),
+    Place("fan.feed.v", "the fan motor's wires", ("the wire to the fan motor",)),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,6 +75,41 @@ def line_trace(volts: Mapping[str, Measured], seen: Seen) -> Iterator[Finding]:
         else:
             first_dead = index
             yield _first_dead(index, reading, last_live, seen, volts)
+
+
+def fan_trace(volts: Mapping[str, Measured], from_board: bool) -> Iterator[Finding]:
+    """Line voltage followed from the contactor's load side to the fan motor. Dead there says something only where it is alive before.
+
+    volts: by point, V a.c., with a call and not in a defrost. from_board: a board switches the fan. Source: [D].
+
+    >>> from outer_test.measurement import measure
+    >>> read = {"contactor.load.v": measure("236"), "fan.feed.v": measure("0.4")}
+    >>> [(found.point, found.verdict.value) for found in fan_trace(read, from_board=False)]
+    [('fan.feed.v', 'bad')]
+    """
+    way = [place for place in FAN_WAY if from_board or place.point != "fan.board.v"]
+    last_live = None
+    for index, place in enumerate(way):
+        reading = volts.get(place.point)
+        if reading is None or reading.number is None:
+            continue
+        alive = abs(reading.number) >= DEAD_V
+        if alive:
+            last_live = index
+        if index == 0:
+            continue
+        if alive:
+            yield judged(place.point, LINE_TRACE, Verdict.GOOD, f"{say(reading.number)} V: alive here.", reading, unit="V")
+        elif last_live is None:
+            yield unjudged(
+                place.point, LINE_TRACE, f"{say(reading.number)} V, and nothing before it was read alive.", (WAY[-1].point,),
+                shown=reading.value.text, unit="V",
+            )  # fmt: skip
+        else:
+            between = [what for step in way[last_live + 1 : index + 1] for what in step.before]
+            why = f"{say(reading.number)} V at {place.name}, alive at {way[last_live].name}: it is lost in {_listed(between)}."
+            step = "Power off, prove dead, then look there." if len(between) == 1 else f"Read {way[index - 1].name} next: that halves it."
+            yield judged(place.point, LINE_TRACE, Verdict.BAD, why, reading, unit="V", next=step)
 
 
 def _first_dead(index: int, reading: Measured, last_live: int | None, seen: Seen, volts: Mapping[str, Measured]) -> Finding:

@@ -27,6 +27,8 @@ DEFROST: tuple[Fault, ...] = (
           way({"valve.relay_open": 1})),
     fault(K.VALVE_RELAY_STUCK, Part.DEFROST_BOARD, "The board keeps the reversing valve energised.", "Volts at the valve's terminals on the board when it should be off.", _BOARD,
           way({"valve.relay_stuck": 1})),
+    fault(K.STAT_REVERSED, Part.THERMOSTAT, "The thermostat energises the reversing valve at the wrong time: its O or B setting.",
+          "Volts O (or B) to C at the thermostat, heating.", "Set it as this unit's valve asks.", way({"stat.reversed": 1})),
     fault(K.STUCK_OPEN_SWITCH, Part.COIL_SWITCH, "The coil switch does not close.", "Its ohms with one lead off, the coil there colder than it closes by 5 °F.", _SWITCH,
           way({"switch.open": 1}), looks=_ICED),
     fault(K.STUCK_CLOSED_SWITCH, Part.COIL_SWITCH, "The coil switch does not open.", "Its ohms with one lead off, the coil there warmer than it opens by 5 °F.", _SWITCH, way({"switch.closed": 1})),

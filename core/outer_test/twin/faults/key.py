@@ -48,6 +48,7 @@ class FaultKey(StrEnum):
     RUN_OPEN = "run open"
     START_OPEN = "start open"
     OVERLOAD_OPEN = "overload open"
+    OVERLOAD_FAILED = "overload failed"
     SHORTED_TURNS = "shorted turns"
     LOCKED = "locked"
     TIGHT = "tight"
@@ -84,6 +85,7 @@ class FaultKey(StrEnum):
     FAN_RELAY_OPEN = "fan relay open"
     NO_W = "no W"
     VALVE_RELAY_OPEN = "valve relay open"
+    STAT_REVERSED = "thermostat reversed"
     VALVE_RELAY_STUCK = "valve relay stuck"
     # switch and sensors
     STUCK_OPEN_SWITCH = "stuck open switch"

@@ -48,6 +48,11 @@ DEFROST = (
         proves=(("board.", "valve.1"), ("valve.2", "board.C")),
     ),
     Point(
+        "defrost.valve_heating.v", "defrost", "live", Part.VALVE_COIL, "Volts at the valve coil, heating", "valve V heat",
+        "A.c. volts across its leads with a heating call, not in a defrost.",
+        needed=False, probes=("valve.1", "valve.2"), fed_by=Feed.CONTROL | Feed.VALVE, caution=LIVE_CAUTION, say="valve heat",
+    ),
+    Point(
         "defrost.aux_call.v", "defrost", "live", Part.DEFROST_BOARD, "Aux call, W to C, in defrost", "W",
         "A.c. volts at the board.",
         needed=False, fed_by=Feed.CONTROL, say="w|aux call",

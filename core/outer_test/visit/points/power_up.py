@@ -24,6 +24,16 @@ POWER_UP = (
         say_here="load",
     ),
     Point(
+        "fan.board.v", "power", "live", Part.BOARD_FAN_RELAY, "Board, fan terminal", "fan at board",
+        "A.c. volts from the board's fan terminal to the contactor's other load terminal; with a call, not in a defrost.",
+        needed=False, probes=("board.F2", "contactor.T2"), fed_by=Feed.LINE, caution=LIVE_CAUTION, say="fan board|fan terminal",
+    ),
+    Point(
+        "fan.feed.v", "power", "live", Part.FAN_MOTOR, "Fan motor, at its wires", "fan feed",
+        "A.c. volts at the fan motor's line wires; with a call, not in a defrost. Keep clear of the blade.",
+        needed=False, probes=("fan.C", "fan.R"), fed_by=Feed.LINE, caution=LIVE_CAUTION, say="fan feed|fan volts",
+    ),
+    Point(
         "contactor.pole1.drop_v", "power", "live", Part.CONTACTOR, "Drop across pole 1", "drop 1",
         "A.c. millivolts, line to load terminal of the same pole, running.",
         probes=("contactor.L1", "contactor.T1"), fed_by=Feed.LINE, caution=LIVE_CAUTION, say="drop|drop1|drop 1",
@@ -103,6 +113,11 @@ POWER_UP = (
         "line.breaker", "power", "any", Part.BREAKER, "Indoor breaker", "breaker",
         "On, off or tripped? A tripped one is reset once, and the amps taken.",
         choices_text="on tripped off", needed=False, say="breaker",
+    ),
+    Point(
+        "line.reset", "power", "live", Part.BREAKER, "Breaker closed once", "reset",
+        "Found sound dead first. Close it once, clamp on the compressor's common wire: does it hold?",
+        choices_text="holds trips", needed=False, say="reset", caution=LIVE_CAUTION,
     ),
     Point(
         "control.delay", "power", "live", Part.DEFROST_BOARD, "Restart delay", "delay",
@@ -187,6 +202,11 @@ POWER_UP = (
         "control.stat_y.v", "power", "live", Part.THERMOSTAT, "Thermostat, Y to C", "stat Y",
         "With a call.",
         needed=False, probes=("indoor.Y", "indoor.C"), fed_by=Feed.CONTROL, say="stat y",
+    ),
+    Point(
+        "control.stat_valve.v", "power", "live", Part.THERMOSTAT, "Thermostat, O or B to C, heating", "stat O/B",
+        "With a heating call, not in a defrost: at O on an O unit, at B on a B unit.",
+        needed=False, fed_by=Feed.CONTROL, say="stat o|stat b",
     ),
     Point(
         "control.y_in.v", "power", "live", Part.CONTROL_WIRE, "Board, Y in", "Y in",
