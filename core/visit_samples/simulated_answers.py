@@ -60,6 +60,8 @@ class Answers:
     def _value(self, point: str) -> Value | None:
         if point.startswith(("defrost.", "look.sensor", "control.stat_valve")) and point != "defrost.control.v":
             return defrost_parts(self.unit, self.coil_f).get(point) if self.unit.plate.defrost.control is not None else None
+        if point == "aux.idle.a":
+            return self.unit.plate.aux_heat.elements[0].kw * 1000 / 240 if self.unit.value("element.stuck_on") else 0.0
         if point.startswith("amps.element"):
             return (
                 0.0

@@ -12,7 +12,6 @@ from typing import Literal
 
 from outer_test.diagnosis import Diagnosis, NextTest, diagnose
 from outer_test.diagnosis.things_tested import TESTED, Test
-from outer_test.judgement import Part
 from outer_test.nameplate import Plate
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import QUESTIONS
@@ -245,8 +244,8 @@ class _AtWork:
 
     def mended_by(self, asked: NextTest) -> bool:
         """Whether this unit runs once that is done: a breaker closed whose cause is gone, an overload left to cool."""
-        mends = {Part.BREAKER: FaultKey.BREAKER_TRIPPED, Part.COMPRESSOR: FaultKey.OVERLOAD_OPEN}
-        return asked.repairs is not None and mends.get(asked.repairs) is self.technician.fault
+        of = FaultKey.OVERLOAD_OPEN if asked.point.startswith("winding.") else FaultKey.BREAKER_TRIPPED
+        return asked.mends and self.technician.fault is of
 
     def times(self, point: str) -> int:
         """How often a point was read; proving again after power-up is no repetition."""

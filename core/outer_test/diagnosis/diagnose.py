@@ -102,7 +102,7 @@ def _ahead(
     ranked = ranked_tests(among, chances, evidence, judged, to_read)
     by_hand = without_a_part(among, chances, evidence, judged, to_read)
     if by_hand is not None:
-        return _begun((by_hand,), judged)
+        return (by_hand,) if by_hand.mends else _begun((by_hand,), judged)
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
         return (_settle(among, chances, judged), *listed)[:MOST_AHEAD]

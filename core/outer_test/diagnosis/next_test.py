@@ -26,7 +26,10 @@ _CHARGED = ("cap.",)
 
 @dataclass(frozen=True, slots=True)
 class NextTest:
-    """What is next: where it is entered, why, its minutes, and the power it asks for; for a repair, of which part."""
+    """What is next: where it is entered, why, its minutes, and the power it asks for; for a repair, of which part.
+
+    mends: it mends without a part (a breaker closed once), and its readings are all taken anew.
+    """
 
     point: str
     title: str
@@ -34,6 +37,7 @@ class NextTest:
     minutes: float
     power: str
     repairs: Part | None = None
+    mends: bool = False
 
 
 def open_points(judged: Judged) -> frozenset[str]:

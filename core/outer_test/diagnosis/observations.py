@@ -25,6 +25,7 @@ from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import Value, parse_value
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import aux_call_fed, valve_fed, valve_fed_heating
+from outer_test.rules.start_and_run.aux_heat import NOTHING_A
 from outer_test.rules.windings.ground import GROUNDED_OHM
 from outer_test.visit import POINTS, Feed, Inputs, Measures, Visit, group_of, measures, superseded
 
@@ -210,6 +211,8 @@ def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
         yield "line.starting.v", Test.STARTING_V, "normal" if volts >= _START_LOW * least else "sags" if volts >= LINE_DEAD_V else "dead"
     if (seconds := number("amps.compressor.start_s")) is not None and inputs.visit.saw("start.result") in (None, "started"):
         yield "amps.compressor.start_s", Test.START_TIME, "long" if seconds > LONG_S else "good"
+    if (amps := number("aux.idle.a")) is not None:
+        yield "aux.idle.a", Test.AUX_IDLE, "off" if amps < NOTHING_A else "on"
     peak, lra = number(PEAK), inputs.visit.plate.compressor.lra
     if inputs.visit.saw("line.reset") == "trips" and peak is not None and lra:
         yield PEAK, Test.PEAK, peak_class(peak / lra, True)

@@ -118,8 +118,8 @@ def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chanc
     grounded = (_number(reads, "winding.c_ground.ohm") or inf) < GROUNDED_OHM
     yield T.GROUND, surely("grounded" if grounded else "good")
     yield T.GROUND_AT_PLUG, surely("grounded" if grounded or unit.value("harness.ground") else "good")
+    yield T.FAN_GROUND, surely("grounded" if (_number(reads, "fan_winding.c_ground.ohm") or inf) < GROUNDED_OHM else "good")
     if unit.fan is not None:
-        yield T.FAN_GROUND, surely("grounded" if (_number(reads, "fan_winding.c_ground.ohm") or inf) < GROUNDED_OHM else "good")
         yield T.FAN_PAIRS, pair_class(reads, "fan_winding", unit, "fan") or surely("good")
 
 
@@ -157,7 +157,7 @@ def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
         yield test, _shares(_number(reads, point) or 0, ((LINE_DEAD_V, "dead"), (least, "low"), (inf, "alive")), _VOLTS_SPREAD)
     called, idle = (_legs([_number(reads, f"line.l{leg}_ground.v{state}") or 0 for leg in (1, 2)]) for state in ("", " idle"))
     yield T.LEGS, surely(called) if called == idle else {called: 0.5, idle: 0.5}  # read with the call on, or with it off
-    if reads["contactor.armature"] == "in":
+    if reads["contactor.armature"] == "in" and unit.plate.compressor.kind != "inverter":
         drops = [_number(reads, f"contactor.pole{leg}.drop_v") or 0 for leg in (1, 2, 3)]
         yield T.POLES, surely("open" if max(drops) > OPEN_POLE_V else "dropping" if max(drops) >= DROPS_V else "good")
 
@@ -223,6 +223,7 @@ def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chance
         runs = spread_amps(amps, own.rla, own.lra) if result != "hummed" or amps < 0.3 * own.rla else _RUNS_HARD
         yield T.COMPRESSOR_A, _mixed((starts, runs), (1 - starts, _STALLED_A)) if result == "hummed" or starts < 1 else runs
     if unit.plate.aux_heat.elements:
+        yield T.AUX_IDLE, surely("on" if unit.value("element.stuck_on") else "off")
         yield T.AUX, surely("bad" if unit.value("element.open") or unit.value("element.stuck") else "good")
     yield from _fan(reads, unit)
     if result == "started":

@@ -125,6 +125,7 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.VALVE_HALF_WAY: ({T.VALVE_PROOF: "no", T.VALVE_COIL: "good", T.VALVE_FED: "yes"},),
     K.DIRTY_COIL: tuple({T.COIL_FACE: "dirty", T.COMPRESSOR_A: amps} for amps in ("high", "far over")),
     K.ELEMENT_OPEN: ({T.AUX: "bad"},),
+    K.SEQUENCER_STUCK: ({T.AUX_IDLE: "on"},),
     K.BLOWER_DEAD: ({T.BLOWER: "still"},),
 }
 
@@ -180,6 +181,6 @@ AFTER: dict[K, str] = {
     K.DRIFTED: "defrost.coil_sensor.ohm", K.SLIPPED: "look.sensor.seat", K.AMBIENT_OPEN: "defrost.ambient_sensor.ohm",
     K.AMBIENT_DRIFTED: "defrost.ambient_sensor.ohm", K.VALVE_COIL_OPEN: "defrost.valve_coil.ohm", K.VALVE_COIL_SHORTED: "defrost.valve_coil.ohm",
     K.VALVE_WIRE: "defrost.valve_coil.v", K.VALVE_STUCK: "defrost.valve_proof", K.VALVE_HALF_WAY: "defrost.valve_proof",
-    K.ELEMENT_OPEN: "amps.element1.a", K.SEQUENCER_STUCK: "amps.element1.a", K.BLOWER_DEAD: "control.blower",
+    K.ELEMENT_OPEN: "amps.element1.a", K.SEQUENCER_STUCK: "aux.idle.a", K.BLOWER_DEAD: "control.blower",
     K.LOW_CHARGE: "record.suction.psi", K.HIGH_CHARGE: "record.suction.psi", K.DIRTY_COIL: "look.coil.face",
 }  # fmt: skip

@@ -84,6 +84,7 @@ class Test(StrEnum):
     RUN_CONTACTOR = "contactor in defrost"
     RUN_END = "defrost ended"
     AUX = "aux elements"
+    AUX_IDLE = "aux heat with no call"
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,7 +112,7 @@ TESTED: dict[Test, Tested] = {
     T.LEADS: _at("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0, good=0.996, bad=0.004),
     T.GROUND: _at("winding.at winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm", 3.0, good=0.995, grounded=0.005),
     T.GROUND_AT_PLUG: _at("", 3.0, good=0.994, grounded=0.006),
-    T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.98, open=0.004, overload=0.004, stays_open=0.002, shorted=0.01),
+    T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.988, open=0.004, overload=0.004, stays_open=0.002, shorted=0.002),
     T.BASELINE: _at("", 3.0, same=0.985, under=0.005, over=0.01),
     T.PAIRS_AT_PLUG: _at("", 3.0, good=0.98, open=0.01, shorted=0.01),
     T.FAN_GROUND: _at("fan_winding.c_ground.ohm", 2.5, good=0.995, grounded=0.005),
@@ -129,9 +130,9 @@ TESTED: dict[Test, Tested] = {
     T.DISCONNECT: _at("line.disconnect.v", 1.0, alive=0.975, low=0.015, dead=0.01),
     T.LINE: _at("line.l1_l2.v line.l1_ground.v line.l2_ground.v", 1.0, alive=0.97, low=0.02, dead=0.01),
     T.LEGS: _at("", 1.0, both=0.985, one=0.005, none=0.01),
-    T.DISCONNECT_DROP: _at("line.disconnect.v line.l1_l2.v", 2.0, good=0.998, dropping=0.002),
+    T.DISCONNECT_DROP: _at("line.disconnect.v line.l1_l2.v", 2.0, good=0.9995, dropping=0.0005),
     T.LINE_SIDE: _at("contactor.line.v", 1.0, alive=0.99, dead=0.01),
-    T.WHIP_DROP: _at("line.l1_l2.v contactor.line.v", 2.0, good=0.998, dropping=0.002),
+    T.WHIP_DROP: _at("line.l1_l2.v contactor.line.v", 2.0, good=0.9995, dropping=0.0005),
     T.LOAD_SIDE: _at("contactor.load.v", 1.0, alive=0.975, low=0.01, dead=0.015),
     T.POLES: _at("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5, good=0.98, dropping=0.01, open=0.01),
     T.ARMATURE: Tested(("contactor.armature",), 0.5, {"in": 0.97, "out": 0.02, "chatters": 0.01}),
@@ -147,13 +148,13 @@ TESTED: dict[Test, Tested] = {
     T.COIL_V: _at("contactor.coil.v", 1.0, alive=0.96, low=0.015, dead=0.025),
     T.BLOWER: _at("control.blower", 1.0, runs=0.98, still=0.02),
     T.START: _at("start.result", 2.0, started=0.97, hummed=0.01, tripped=0.01, nothing=0.01),
-    T.PEAK: _at("amps.compressor.peak_a", 2.0, normal=0.967, over=0.003, locked=0.01, held=0.01, none=0.01),
+    T.PEAK: _at("amps.compressor.peak_a", 2.0, normal=0.969, over=0.001, locked=0.01, held=0.01, none=0.01),
     T.START_TIME: _at("amps.compressor.start_s", 2.0, good=0.95, long=0.05),
     T.STARTING_V: _at("line.starting.v", 2.0, normal=0.97, sags=0.02, dead=0.01),
-    T.COMPRESSOR_A: _at("amps.compressor.run_a", 1.0, good=0.928, high=0.03, far_over=0.002, low=0.02, none=0.01, locked=0.01),
+    T.COMPRESSOR_A: _at("amps.compressor.run_a", 1.0, good=0.9295, high=0.03, far_over=0.0005, low=0.02, none=0.01, locked=0.01),
     T.HERM_LOAD: _at("cap.herm.load_a cap.herm.load_v", 2.5, good=0.985, low=0.006, high=0.009),
     T.FAN_STATE: _at("fan.state", 0.4, runs=0.96, slow=0.01, hums=0.01, pushed=0.01, still=0.01),
-    T.FAN_A: _at("amps.fan.run_a", 1.0, good=0.953, high=0.03, far_over=0.002, low=0.005, none=0.01),
+    T.FAN_A: _at("amps.fan.run_a", 1.0, good=0.9545, high=0.03, far_over=0.0005, low=0.005, none=0.01),
     T.FAN_OUT: _at("fan.board.v", 1.5, alive=0.985, dead=0.015),
     T.FAN_FED: _at("fan.feed.v", 2.5, alive=0.985, dead=0.015),
     T.FAN_LOAD: _at("cap.fan.load_a cap.fan.load_v", 2.5, good=0.985, low=0.006, high=0.009),
@@ -176,6 +177,7 @@ TESTED: dict[Test, Tested] = {
     T.RUN_CONTACTOR: _at("", 10.0, stays=0.99, drops=0.01),
     T.RUN_END: _at("", 10.0, good=0.95, by_time=0.04, ran_on=0.01),
     T.AUX: _at("aux.line.v amps.element1.a", 3.0, good=0.99, bad=0.01),
+    T.AUX_IDLE: _at("aux.idle.a", 3.0, off=0.995, on=0.005),
 }  # fmt: skip
 # What is looked at or watched, not read off a meter.
 SEEN_ONLY = frozenset({

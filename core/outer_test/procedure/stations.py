@@ -206,8 +206,8 @@ def _windings(visit: Visit) -> tuple[Step, ...]:
     if unlabelled or visit.plate.compressor.kind == "inverter":
         pairs = tuple(replace(step, needed=False) for step in pairs)
     own = (*_steps(*points_in(Group.LEADS, Group.GROUNDS)), *pairs, *_steps(_UNLABELLED, _WINDING_MORE))
-    if visit.plate.fan.kind == "electronic":
-        return own
+    if visit.plate.fan.kind == "electronic":  # its line wire to ground; it has no pairs that tell
+        return (*own, replace(step_at("fan_winding.c_ground.ohm"), needed=False))
     about_fan = visit.complaint == "fan-stopped" or any(group_of(point) == "fan_winding" for point in read)
     return (*own, *_steps(_FAN_PAIRS, _FAN_MORE if about_fan else ""))
 
@@ -235,7 +235,7 @@ def _run(visit: Visit) -> tuple[str, ...]:
         "amps.stage" if _is_two_stage(visit) else "",
         _RUN,
         load,
-        f"aux.line.v {elements}" if elements else "",
+        f"aux.line.v {elements} aux.idle.a" if elements else "",
         _RECORD,
     )
 

@@ -94,7 +94,7 @@ def _ahead(tests: Sequence[NextTest], needed: Sequence[str], read: Sequence[str]
     for test in tests:
         if test.point in seen:
             continue
-        alone = test.repairs is not None or test.point in fresh
+        alone = test.repairs is not None or (test.point in fresh and not test.mends)
         points = (test.point,) if alone else taken_with(test.point, (*needed, *read))
         seen.update(points)
         group = group_at(test.point)
@@ -102,7 +102,7 @@ def _ahead(tests: Sequence[NextTest], needed: Sequence[str], read: Sequence[str]
         if group is not None and len(points) > 1:
             minutes = _MINUTES.get(group, fsum(one.minutes for one in tests if one.point in points))
         title = test.title if test.repairs is not None else _title(points)
-        open_ = tuple(point for point in points if point not in fresh or point == test.point)
+        open_ = tuple(point for point in points if test.mends or point not in fresh or point == test.point)
         yield PathStep(title, points, open_, False, None, "", minutes, test.power, test.why, test.repairs, _summary(points))
 
 

@@ -215,8 +215,8 @@ def _windings(unit: Unit) -> dict[str, Value]:
         reads[f"winding.{terminal}_ground.ohm"] = unit.value("compressor.ground", SOUND_OHM)
     if unit.fan is not None:
         reads |= _pairs("fan_winding", unit, "fan", unit.fan.cold_r1, unit.fan.cold_r1a)
-        for terminal in "crs":
-            reads[f"fan_winding.{terminal}_ground.ohm"] = unit.value("fan.ground", SOUND_OHM)
+    for terminal in "crs" if unit.fan is not None else "c":  # an electronic one is read at its line wire
+        reads[f"fan_winding.{terminal}_ground.ohm"] = unit.value("fan.ground", SOUND_OHM)
     return reads
 
 

@@ -11,7 +11,7 @@ from dataclasses import replace
 from outer_test.assessment import assess
 from outer_test.judgement import Finding, HouseRules
 from outer_test.nameplate import AuxHeat, Compressor, Contactor, Defrost, Element, Fan, Plate, RunCapacitor, StartCapacitor
-from outer_test.visit import Conditions, Reading, Visit
+from outer_test.visit import Conditions, DefrostEvent, Reading, Visit
 
 PLATE = Plate(
     volts=(208, 230), volts_min=197, volts_max=253, phase=1, hz=60, compressor=Compressor(rla=17.9, lra=96, kind="scroll"),
@@ -304,6 +304,7 @@ class Section8Running(Cuts):
         rows = "18.0 good,22.0 good,17.9 watch,22.1 watch,16.0 watch,15.9 bad,23.0 watch,23.1 bad,0.0 bad"
         self.one_point("element-amps", "amps.element1.a", rows, also=[("aux.line.v", "240")])
         self.one_point("element-amps", "amps.element1.a", "20.0 unjudged")
+        self.one_point("element-amps", "aux.idle.a", "0.4 good,0.5 bad,20.0 bad")
 
 
 class Section9Defrost(Cuts):
@@ -332,3 +333,18 @@ class Section9Defrost(Cuts):
 
     def test_valve_coil(self) -> None:
         self.one_point("valve-coil", "defrost.valve_coil.ohm", "4.9 bad,5.0 watch,7.9 watch,8.0 good,60.0 good,60.1 watch,OL bad")
+
+    def test_the_valves_volts_by_its_kind_and_by_when_they_were_read(self) -> None:
+        """O: 24 V in defrost and none in heating; B the other way round. 20 V and over feed it."""
+        run = (DefrostEvent(0.0, "forced"), DefrostEvent(4.0, "valve-shift"))
+        for valve, heating, in_defrost in (
+            ("O", "19.9 good,20.0 bad", "19.9 bad,20.0 good"),
+            ("B", "19.9 bad,20.0 good", "19.9 good,20.0 bad"),
+        ):
+            unit = replace(UNIT, plate=replace(PLATE, valve=valve))  # type: ignore[arg-type]
+            self.one_point("valve-coil", "defrost.valve_heating.v", heating, unit)
+            self.one_point("valve-coil", "control.stat_valve.v", heating, unit)
+            self.one_point("valve-coil", "defrost.valve_coil.v", in_defrost, replace(unit, defrost_run=run))
+            self.one_point("valve-coil", "defrost.valve_coil.v", "25.6 unjudged", unit)
+        unknown = replace(UNIT, plate=replace(PLATE, valve=None))
+        self.one_point("valve-coil", "defrost.valve_heating.v", "25.6 unjudged", unknown)

@@ -5,7 +5,7 @@ from collections.abc import Iterator, Mapping
 from outer_test.judgement import Finding, Verdict, does_not_apply, unjudged
 from outer_test.measurement import Measured
 from outer_test.nameplate import Plate, Recovered, recovered_fla, recovered_rla, why_missing
-from outer_test.rules.start_and_run.aux_heat import ELEMENT_AMPS, element_amps, element_circuit
+from outer_test.rules.start_and_run.aux_heat import ELEMENT_AMPS, element_amps, element_circuit, idle_amps
 from outer_test.rules.start_and_run.kit import KitTest, kit_effect, kit_stays_in
 from outer_test.rules.start_and_run.running import COMPRESSOR, FAN, RUN_AMPS, TOTAL_AMPS, FanRuns, Running, fan_amps, run_amps, total_amps
 from outer_test.rules.start_and_run.start import PEAK, START_AMPS, Start, fan_state, start_amps, start_result, start_sag
@@ -147,6 +147,8 @@ def _interval(found: Recovered | None) -> tuple[tuple[float, float] | None, str]
 
 def _heaters(inputs: Inputs) -> Iterator[Finding]:
     aux = inputs.visit.plate.aux_heat
+    if (idle := inputs.get("aux.idle.a")) is not None:
+        yield idle_amps(idle)
     circuit = element_circuit(inputs.visit.plate)
     if circuit is not None:
         yield circuit

@@ -67,6 +67,26 @@ def element_amps(
     )  # fmt: skip
 
 
+def idle_amps(reading: Measured) -> Finding:
+    """The heater's amps with no call for it: none `good`, any `bad`, its relay or sequencer keeps it on.
+
+    reading: A. Source: [T].
+
+    >>> from outer_test.measurement import measure
+    >>> [idle_amps(measure(text)).verdict.value for text in ("0.0", "20.1")]
+    ['good', 'bad']
+    """
+    point = "aux.idle.a"
+    if reading.number is None:
+        return judged(point, ELEMENT_AMPS, Verdict.UNSURE, "No number to judge.", reading, unit="A", next="Use a higher range.")
+    if reading.number < NOTHING_A:
+        return judged(point, ELEMENT_AMPS, Verdict.GOOD, "No amps with no call: off as it should be.", reading, unit="A")
+    return judged(
+        point, ELEMENT_AMPS, Verdict.BAD, f"{say(reading.number)} A with no call for aux heat: it stays on.", reading, unit="A",
+        next="Take W off at the air handler: still on is its relay or sequencer, off is what calls for it.",
+    )  # fmt: skip
+
+
 def element_circuit(plate: Plate) -> Finding | None:
     """The heaters' fuse or breaker must carry 125 % of them and the blower on it; None where its size or an element is missing.
 

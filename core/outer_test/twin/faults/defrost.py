@@ -58,7 +58,7 @@ DEFROST: tuple[Fault, ...] = (
     fault(K.ELEMENT_OPEN, Part.AUX_ELEMENT, "An aux heat element, its limit or its fuse is open.", "Each heater's amps against its kilowatts and volts.",
           "Find which of the three is open, power off.", way({"element.open": 1})),
     fault(K.SEQUENCER_STUCK, Part.AUX_RELAY, "The aux heat's relay or sequencer is stuck: heat stays on or never comes.", "Heater amps with and without 24 V on W.",
-          "Replace the relay or sequencer.", way({"element.stuck": 1})),
+          "Replace the relay or sequencer.", way({"element.stuck_on": 1}, 0.7), way({"element.stuck": 1}, 0.3)),
     fault(K.BLOWER_DEAD, Part.BLOWER, "The indoor blower does not run.", "Look and listen at the air handler; its capacitor.", "Its capacitor, motor or relay.",
           way({"blower.dead": 1}), looks={"control.blower": {"still": 0.97}}),
     fault(K.LOW_CHARGE, None, "Low charge: pressures, superheat and subcooling tell.", "Pressures, superheat and subcooling.", "Find the leak, mend it, weigh the charge in.",

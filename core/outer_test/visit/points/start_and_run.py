@@ -96,6 +96,11 @@ START_AND_RUN = (
         needed=False, fed_by=Feed.AUX, caution=LIVE_CAUTION, say="aux v|aux volts",
     ),
     Point(
+        "aux.idle.a", "run", "live", Part.AUX_RELAY, "Aux heat amps, no call for it", "aux idle",
+        "One conductor of the heater's circuit in the jaw, with no call for aux heat and no defrost. 0 A where it is off as it should be.",
+        clamp=True, needed=False, fed_by=Feed.AUX, say="aux idle",
+    ),
+    Point(
         "start.result", "run", "live", Part.COMPRESSOR, "What happened?", "result",
         "Started, hummed, tripped, or nothing at all.",
         choices_text="started hummed tripped nothing", fed_by=Feed.LINE | Feed.COMPRESSOR, caution=NO_PUSH,
