@@ -3,17 +3,21 @@
 from collections import Counter
 from dataclasses import dataclass, field
 from datetime import datetime
-from typing import Any
+from typing import Annotated, Any
+from uuid import UUID
 
 from django.http import HttpRequest
 from django.utils import timezone
-from ninja import Body, Router
+from ninja import Body, File, Form, Router, UploadedFile
 
 from accounts.models import SignIn
 from api.company import need_lead
+from api.files import KEEPABLE
 from api.problems import Problem, Refused
 from api.signed_in import Asking, clock_of, need_csrf
-from visits.held import Settled, held_for, hold, settle_held
+from files.held_photos import HeldOf, hold_photo
+from files.held_photos import settle as take_or_leave
+from visits.held import Settled, held_for, hold, photos_held
 
 router = Router(tags=["held"])
 MOST_AT_ONCE = 200
@@ -36,13 +40,14 @@ class Taken:
 
 @dataclass(frozen=True, slots=True)
 class HeldShown:
-    """Entries that wait for a lead's yes: whose, how many, and what kinds of things were done when."""
+    """Entries that wait for a lead's yes: whose, how many, what kinds of things were done when, and how many photos beside."""
 
     id: int
     by_whom: str
     count: int
     arrived_at: datetime
     kinds: dict[str, int]
+    photos: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,12 +81,29 @@ def hand_over(request: FromShutOut, body: Body[HandedOver]) -> Taken:
     return Taken(len(body.entries))
 
 
+@router.post("/photos", auth=shut_out_device, response={200: Taken, 401: Problem, 403: Problem, 413: Problem, 422: Problem})
+def hand_over_photo(
+    request: FromShutOut,
+    id: Annotated[UUID, Form()],
+    unit: Annotated[UUID, Form()],
+    photo: Annotated[UploadedFile, File()],
+    about: Annotated[str, Form(max_length=60, pattern=KEEPABLE)] = "",
+    visit: Annotated[UUID | None, Form()] = None,
+    part: Annotated[UUID | None, Form()] = None,
+) -> Taken:
+    """Hand over a photo that a shut-out device has not sent; each is held once."""
+    need_csrf(request)
+    hold_photo(request.auth, id, HeldOf(unit, visit, part, about), photo.read(), timezone.now())
+    return Taken(1)
+
+
 @router.get("", response={200: list[HeldShown], 401: Problem, 403: Problem})
 def held(request: Asking) -> list[HeldShown]:
     """What waits for a lead's yes. Leads only."""
     need_lead(request)
+    photos = photos_held(request.auth.company)
     return [
-        HeldShown(row.pk, row.member.shown_name, len(row.entries), row.arrived_at, _kinds(row.entries))
+        HeldShown(row.pk, row.member.shown_name, len(row.entries), row.arrived_at, _kinds(row.entries), photos.get(row.pk, 0))
         for row in held_for(request.auth.company)
     ]
 
@@ -94,4 +116,4 @@ def _kinds(entries: list[dict[str, Any]]) -> dict[str, int]:
 def settle(request: Asking, held_id: int, body: Body[Settle]) -> Settled:
     """Write them as that member's, or leave them out for good. Leads only."""
     need_lead(request)
-    return settle_held(request.auth, held_id, body.take)
+    return take_or_leave(request.auth, held_id, body.take)

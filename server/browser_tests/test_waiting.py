@@ -15,6 +15,13 @@ from testing.fixtures import fresh, own_files
 from visits.models import Photo
 
 
+def a_picture() -> dict[str, object]:
+    """A photo as a browser's file field takes it."""
+    picture = BytesIO()
+    Image.new("RGB", (40, 30), "grey").save(picture, "PNG")
+    return {"name": "label.png", "mimeType": "image/png", "buffer": picture.getvalue()}
+
+
 class WhoseItIs(BrowserTest):
     def test_what_waits_is_never_sent_in_anothers_name(self) -> None:
         self.sign_in()
@@ -42,34 +49,41 @@ class WhoseItIs(BrowserTest):
         self.assertEqual(by_whom(), ["Wren Hartle"])
 
     def test_a_device_that_was_shut_out_hands_over_and_forgets(self) -> None:
+        own_files(self)
         self.sign_in()
-        self.open_visit(UNIT.split(",", maxsplit=1)[0], "Capacitors")
-        visit = self.page.url.split("/visits/")[1].split("?")[0]
+        self.open_visit(UNIT.split(",", maxsplit=1)[0], "Plate")
+        visit = self.page.url.split("/visits/")[1][:36]
         self.page.context.set_offline(True)
+        photos = self.page.get_by_role("region", name="Photos")
+        photos.get_by_label("Of what").fill("the label")
+        photos.get_by_label("Photo file").set_input_files(a_picture())  # type: ignore[arg-type]
+        expect(photos.get_by_text("stored here, not sent yet")).to_be_visible()
+        self.go_to("Capacitors")
         self.page.locator("[data-reading]").fill("34.8")
         self.page.keyboard.press("Enter")
-        expect(self.page.get_by_role("button", name="No signal")).to_have_text("No signal · 1 waiting")
+        expect(self.page.get_by_role("button", name="No signal")).to_have_text("No signal · 2 waiting")
         wren = Member.objects.get(username="wren")
         change(Member.objects.get(username="marlow"), wren.pk, "technician", False)
         self.page.context.set_offline(False)
         expect(self.page.get_by_label("Password")).to_be_visible(timeout=40_000)
         expect(self.page.get_by_text("waits on this device")).to_have_count(0)
         kept = """() => new Promise((tell) => { indexedDB.open("outer-test").onsuccess = ({ target }) => {
-            const all = target.result.transaction(["entries", "visits"]);
-            Promise.all(["entries", "visits"].map((name) => new Promise((count) => {
+            const all = target.result.transaction(["entries", "visits", "photos"]);
+            Promise.all(["entries", "visits", "photos"].map((name) => new Promise((count) => {
               all.objectStore(name).count().onsuccess = (event) => count(event.target.result);
             }))).then(tell);
         }; })"""
-        self.assertEqual(self.page.evaluate(kept), [0, 0])
+        self.page.wait_for_function(f"() => ({kept})().then((left) => left.every((count) => count === 0))")
         self.sign_in("marlow")
         self.page.goto(f"{self.live_server_url}/people")
         held = self.page.get_by_role("region", name="Waiting for your yes")
-        expect(held).to_contain_text("Wren Hartle: 1 entry (1 reading)")
+        expect(held).to_contain_text("Wren Hartle: 1 entry (1 reading) and 1 photo")
         held.get_by_role("button", name="Take them in").click()
         held.get_by_role("button", name="Yes, take them in").click()
         expect(held).to_have_count(0)
         shown = self.page.request.get(f"{self.live_server_url}/api/v1/visits/{visit}").json()
         self.assertEqual([(one["value"], one["by_whom"]) for one in shown["round"]["entries"]], [("34.8", "Wren Hartle")])
+        self.assertEqual([(photo.about, photo.member.username) for photo in Photo._base_manager.all()], [("the label", "wren")])
 
     def test_what_a_browser_that_died_or_an_earlier_version_left_is_sent_once(self) -> None:
         self.sign_in()
@@ -99,15 +113,12 @@ class WhoseItIs(BrowserTest):
 class Photographed(BrowserTest):
     def test_a_photo_waits_for_signal_and_is_there_once(self) -> None:
         own_files(self)
-        picture = BytesIO()
-        Image.new("RGB", (40, 30), "grey").save(picture, "PNG")
-        file = {"name": "label.png", "mimeType": "image/png", "buffer": picture.getvalue()}
         self.sign_in()
         self.open_visit(UNIT.split(",", maxsplit=1)[0], "Plate")
         photos = self.page.get_by_role("region", name="Photos")
         photos.get_by_label("Of what").fill("the label")
         self.page.context.set_offline(True)
-        photos.get_by_label("Photo file").set_input_files(file)  # type: ignore[arg-type]
+        photos.get_by_label("Photo file").set_input_files(a_picture())  # type: ignore[arg-type]
         expect(photos.get_by_text("the label, stored here, not sent yet")).to_be_visible()
         self.page.context.set_offline(False)
         expect(photos.get_by_text("stored here")).to_have_count(0, timeout=40_000)

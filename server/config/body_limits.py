@@ -37,6 +37,7 @@ class _Upload:
 
 _UPLOADS = (
     _Upload(re.compile(r"^/api/v1/files/units/[^/]+/photos$"), PHOTO_BYTES),
+    _Upload(re.compile(r"^/api/v1/held/photos$"), PHOTO_BYTES),
     _Upload(re.compile(r"^/api/v1/files/units/[^/]+/visit-file$"), MOST_VISIT_FILE),
     _Upload(re.compile(r"^/api/v1/imports$"), LOG_BYTES),
     _Upload(re.compile(r"^/api/v1/files/company-zip$"), ZIP_BYTES, lead=True),
@@ -65,11 +66,13 @@ def _refused(request: HttpRequest) -> HttpResponse | None:
     if not said.isdigit():
         return _answer(400, "This Content-Length is no number.")
     length, member = int(said), request.user
-    handed_over = request.path == HAND_OVER and shut_out_device(request) is not None
-    if not isinstance(member, Member) and not handed_over:
-        return None if length <= STRANGER else _answer(413, "That is too much at once. Sign in first.")
+    if not isinstance(member, Member):
+        shut_out = shut_out_device(request) if request.path.startswith(HAND_OVER) else None
+        if shut_out is None:
+            return None if length <= STRANGER else _answer(413, "That is too much at once. Sign in first.")
+        member = shut_out.member
     upload = next((one for one in _UPLOADS if one.path.match(request.path)), None)
-    if upload is None or not isinstance(member, Member):
+    if upload is None:
         return None if length <= settings.DATA_UPLOAD_MAX_MEMORY_SIZE else _answer(413, "That is too much at once.")
     if length > upload.most + FORM:
         return _answer(413, f"The file is larger than {upload.most // 1_000_000} MB.")

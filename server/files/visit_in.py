@@ -70,7 +70,8 @@ def write_whole(
         # Opened no later than its first line: within a device no time runs back.
         row = put_on_the_list(
             ledger, unit, visit_id, opened, min(at, first), rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
-            experience=plain.get("experience", []), timed_out_before=visit.timed_out_before, frozen={name: plain[name] for name in _FROZEN if name in plain},
+            experience=plain.get("experience", []), timed_out_before=visit.timed_out_before,
+            frozen={name: plain[name] for name in _FROZEN if name in plain},
         )  # fmt: skip
         ids = _Ids(visit_id, lines, company.pk)
         new = [New(ids.of(line.name), renamed(line.body, ids.text), line.at) for line in lines]

@@ -1,6 +1,7 @@
 """Entries of a device that a lead shut out: held until a lead says that they count, or that they do not."""
 
-from collections.abc import Sequence
+from collections import Counter
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
@@ -14,7 +15,7 @@ from accounts.models import Company, Member, SignIn
 from ledger.writer import Writer
 from outer_test.measurement import FieldProblem
 from outer_test.plain_data import ReadProblem
-from visits.models import HeldEntries
+from visits.models import HeldEntries, HeldPhoto
 from visits.sync import State, push, read_push
 
 MOST = 2000
@@ -37,10 +38,7 @@ def hold(sign_in: SignIn, entries: Sequence[Any], device_now: datetime | None, n
     """Hold what a shut-out device hands over, beside what it handed over before; the same entry once. Raises FieldProblem."""
     if not entries:
         return
-    if sign_in.device is None:  # signed in before devices had names: it has no key either
-        raise FieldProblem("entries", "This device is not known.")
-    rows = HeldEntries.objects.of(sign_in.company).select_for_update().filter(device=sign_in.device, settled_at=None)
-    row = rows.first() or HeldEntries(company=sign_in.company, member=sign_in.member, device=sign_in.device)
+    row = held_of(sign_in)
     there = {one["id"] for one in row.entries}
     try:
         new = {str(read_push(entry).id): entry for entry in entries}
@@ -53,9 +51,22 @@ def hold(sign_in: SignIn, entries: Sequence[Any], device_now: datetime | None, n
     row.save()
 
 
+def held_of(sign_in: SignIn) -> HeldEntries:
+    """What is held of a shut-out device, locked; a new row, not saved, where it handed nothing over yet. Raises FieldProblem."""
+    if sign_in.device is None:  # signed in before devices had names: it has no key either
+        raise FieldProblem("entries", "This device is not known.")
+    rows = HeldEntries.objects.of(sign_in.company).select_for_update().filter(device=sign_in.device, settled_at=None)
+    return rows.first() or HeldEntries(company=sign_in.company, member=sign_in.member, device=sign_in.device)
+
+
 def held_for(company: Company) -> QuerySet[HeldEntries]:
     """What waits for a lead's yes, the oldest first."""
     return HeldEntries.objects.of(company).filter(settled_at=None).select_related("member").order_by("arrived_at")
+
+
+def photos_held(company: Company) -> Mapping[int, int]:
+    """How many photos are held beside the entries, by what they are held with."""
+    return Counter(HeldPhoto.objects.of(company).values_list("held", flat=True))
 
 
 @transaction.atomic

@@ -11,9 +11,10 @@ from fleet.models import Unit
 class Visit(CompanyRow):
     """One visit to one unit: what its events add up to, and what was worked out of it. What was read and done is in the ledger.
 
-    `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings
-    and `experience` what was proved on other visits, as they were known when it was opened; `rules` the house rules it is judged by; `cancelled` why it will not be;
-    `told`, `overall`, `readings` and `open_lines` what it came to when it was finished, for the unit's record and the day's list.
+    `frozen` keeps plate, meters and stock as they stood when it was finished; `baseline` the unit's first winding readings and
+    `experience` what was proved on other visits, as they were known when it was opened; `rules` the house rules it is judged by;
+    `cancelled` why it will not be; `told`, `overall`, `readings` and `open_lines` what it came to when it was finished, for the
+    unit's record and the day's list.
     """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
@@ -80,6 +81,21 @@ class HeldEntries(CompanyRow):
 
     class Meta:
         indexes = [models.Index(fields=["company", "settled_at"])]
+
+
+class HeldPhoto(CompanyRow):
+    """A photo that such a device had not sent: held with its entries, made anew already; gone with the lead's word."""
+
+    held = models.ForeignKey(HeldEntries, on_delete=models.CASCADE, related_name="+")
+    uuid = models.UUIDField()
+    unit = models.UUIDField()
+    visit = models.UUIDField(null=True)
+    part = models.UUIDField(null=True)
+    about = models.CharField(max_length=60, blank=True)
+    file = models.FileField(upload_to="held/")
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "uuid"], name="held_photo_once")]
 
 
 class CustomerLink(CompanyRow):

@@ -6,8 +6,8 @@ from math import fsum
 
 from outer_test.assessment import Judged, stops_of
 from outer_test.diagnosis.hypotheses import Hypothesis
-from outer_test.diagnosis.observations import Observed
-from outer_test.diagnosis.proofs import BRINGS, PROOFS, WIDER, Proof, met
+from outer_test.diagnosis.observations import Observed, read_after
+from outer_test.diagnosis.proofs import BRINGS, PROOFS, TIGHTENED, WIDER, Proof, met
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part, Verdict
 from outer_test.rules.contactor.coil import WATCH_LOW_V
@@ -80,6 +80,8 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
     grounds = [test for test, outcome in proof.items() if outcome == "grounded" and test is not Test.GROUND_AT_PLUG]
     if grounds:
         return all(_grounded(evidence[test], judged) for test in grounds)
+    if fault.key is FaultKey.WORN and Test.FACES not in proof:
+        return all(read_after(TIGHTENED, point, judged) for point in evidence[Test.POLES].points)
     if fault.key is FaultKey.OVERLOAD_OPEN:
         return False  # it is hot, and closes once it is cold: nothing to replace
     if fault.key is FaultKey.STUCK_OPEN:

@@ -6,8 +6,8 @@ from math import fsum, log2
 
 from outer_test.assessment import Judged, StopKind, points_read, stops_of
 from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
-from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset
-from outer_test.diagnosis.proofs import ALSO, PROOFS, WIDER, met
+from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset, read_after
+from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
 from outer_test.procedure import plan_of, upkeep_points
@@ -145,7 +145,7 @@ _LANES = {Test.RUN_START: ("defrost.run.start", "defrost.run.valve", "defrost.ru
 _NEEDS: dict[Test, tuple[Test, tuple[str, ...]]] = {
     Test.POLES: (Test.ARMATURE, ("in",)), Test.HERM_LOAD: (Test.START, ("started",)), Test.FAN_LOAD: (Test.FAN_STATE, ("runs", "slow")),
     Test.START_TIME: (Test.START, ("started",)), Test.RUN_START: (Test.START, ("started",)), Test.VALVE_FED: (Test.START, ("started",)),
-    Test.VALVE_REST: (Test.START, ("started",)),
+    Test.VALVE_REST: (Test.START, ("started",)), Test.KIT_A: (Test.START, ("started",)),
 }  # fmt: skip
 
 
@@ -198,7 +198,7 @@ def to_confirm(
     for proof in PROOFS.get(key, ()):
         if any(met(test, outcome, outcomes) is False for test, outcome in proof.items()):
             continue
-        tests = [test for test, outcome in proof.items() if met(test, outcome, outcomes) is None]
+        tests = [test for test, outcome in proof.items() if met(test, outcome, outcomes) is None or test is Test.POLES]
         asked = (*(point for test in tests for point in TESTED[test].points), *ALSO.get(key, ()))
         lacking = [point for point in asked if point in open_]
         again = (_in_another_state(test, evidence, judged) or _still_needed(test, evidence, judged, open_) for test in tests)
@@ -218,6 +218,8 @@ def _in_another_state(test: Test, evidence: Mapping[Test, Observed], judged: Jud
     if test in WIDER:
         at_plug = visit.saw("winding.at") != "terminals" and WIDER[test] in evidence and evidence[WIDER[test]].outcome != _SOUND
         return "winding.at" if at_plug else None
+    if test is Test.POLES and test in evidence and evidence[test].outcome == "dropping" and visit.saw(TIGHTENED) is not None:
+        return next((point for point in evidence[test].points if not read_after(TIGHTENED, point, judged)), None)
     if (
         test is Test.SWITCH_WARM
         and Test.SWITCH_COLD in evidence

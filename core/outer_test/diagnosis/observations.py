@@ -26,6 +26,7 @@ from outer_test.measurement import Value, parse_value
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import aux_call_fed, valve_fed, valve_fed_heating
 from outer_test.rules.start_and_run.aux_heat import NOTHING_A
+from outer_test.rules.start_and_run.kit import STILL_IN_A
 from outer_test.rules.windings.ground import GROUNDED_OHM
 from outer_test.visit import POINTS, Feed, Inputs, Measures, Visit, group_of, measures, superseded
 
@@ -169,6 +170,17 @@ def _grounded_before_the_terminals(judged: Judged) -> bool:
     return any(one.kind == "closed" or (one.number is not None and one.number < GROUNDED_OHM) for one in values)
 
 
+def read_after(seen: str, point: str, judged: Judged) -> bool:
+    """Whether a point was read after something was seen or done.
+
+    >>> from outer_test.assessment import judge
+    >>> read_after("button.terminals", "contactor.pole1.drop_v", judge(Visit()))
+    False
+    """
+    since, reading = judged.inputs.visit.saw_at(seen), judged.inputs.readings.get(point)
+    return since is not None and reading is not None and reading.at is not None and reading.at > since
+
+
 def repeats(visit: Visit, point: str, standing: str) -> int:
     """How often a point was read with the same result: a second reading shares the meter's error, not the slip.
 
@@ -213,6 +225,8 @@ def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
         yield "amps.compressor.start_s", Test.START_TIME, "long" if seconds > LONG_S else "good"
     if (amps := number("aux.idle.a")) is not None:
         yield "aux.idle.a", Test.AUX_IDLE, "off" if amps < NOTHING_A else "on"
+    if (amps := number("amps.kit.a")) is not None:
+        yield "amps.kit.a", Test.KIT_A, "stays" if amps > STILL_IN_A else "out"
     peak, lra = number(PEAK), inputs.visit.plate.compressor.lra
     if inputs.visit.saw("line.reset") == "trips" and peak is not None and lra:
         yield PEAK, Test.PEAK, peak_class(peak / lra, True)
@@ -346,10 +360,12 @@ def _against_baseline(findings: list[Finding]) -> Iterable[tuple[Test, str, list
 
 
 def _is_overload(motor: str, inputs: Inputs) -> bool:
-    """Whether only what common has in it is open: the internal overload. Three phases have it in all pairs."""
+    """Whether only what common has in it is open: the internal overload. Three like windings have it in all pairs."""
     read = [inputs.get(f"{motor}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
     opened = [one is not None and one.is_open for one in read]
-    return opened == [True, True, False] or (inputs.visit.plate.phase == 3 and motor == "winding" and all(opened))
+    plate = inputs.visit.plate
+    alike = motor == "winding" and (plate.phase == 3 or plate.compressor.kind == "inverter")
+    return all(opened) if alike else opened == [True, True, False]
 
 
 def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:

@@ -8,6 +8,7 @@ from outer_test.rules.capacitors.under_load import microfarads_per_ratio
 from outer_test.rules.contactor import coil, poles
 from outer_test.rules.power_up import control_trace, line_trace
 from outer_test.rules.start_and_run import running, start
+from outer_test.rules.start_and_run.kit import STILL_IN_A
 from outer_test.rules.windings import baseline, ground, leads, three_phase
 from outer_test.rules.windings.pairs import least_winding_ohm
 from outer_test.twin import Unit, Value
@@ -132,11 +133,12 @@ def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -
     if any(one is None for one in values):
         return {}
     opened = tuple(one == inf for one in values)
-    if opened == (True, True, False) or (unit.plate.phase == 3 and motor == "compressor" and all(opened)):
+    alike = motor == "compressor" and unit.compressor is None  # three like windings
+    if all(opened) if alike else opened == (True, True, False):
         return surely("stays open" if unit.value(f"{motor}.overload.stays") else "overload")
     if any(opened):
         return surely("open")
-    if motor == "compressor" and unit.compressor is None:  # three equal pairs
+    if alike:
         mean = sum(one or 0 for one in values) / 3
         return surely("shorted" if max(abs((one or 0) - mean) for one in values) > _UNEQUAL * mean else "good")
     least = float(least_winding_ohm(unit.volts, unit.plate.compressor.lra if motor == "compressor" else None))
@@ -222,6 +224,8 @@ def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chance
     if (amps := _number(reads, "amps.compressor.run_a")) is not None and own.rla:
         runs = spread_amps(amps, own.rla, own.lra) if result != "hummed" or amps < 0.3 * own.rla else _RUNS_HARD
         yield T.COMPRESSOR_A, _mixed((starts, runs), (1 - starts, _STALLED_A)) if result == "hummed" or starts < 1 else runs
+    if (kit := _number(reads, "amps.kit.a")) is not None:
+        yield T.KIT_A, surely("stays" if kit > STILL_IN_A else "out")
     if unit.plate.aux_heat.elements:
         yield T.AUX_IDLE, surely("on" if unit.value("element.stuck_on") else "off")
         yield T.AUX, surely("bad" if unit.value("element.open") or unit.value("element.stuck") else "good")

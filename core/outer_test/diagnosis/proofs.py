@@ -27,6 +27,7 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.WIRES_SWAPPED: tuple({T.CAP_HERM: "good", T.CAP_FAN: "good", T.FAN_A: amps, T.LOAD_SIDE: "alive"} for amps in ("high", "far over")),
     K.START_CAPACITOR_WEAK: ({T.CAP_START: "low"}, {T.CAP_START: "open"}),
     K.RELAY_STUCK_OPEN: ({T.RELAY_CONTACT: "open"},),
+    K.RELAY_STUCK_CLOSED: ({T.KIT_A: "stays"},),
     K.RELAY_COIL_OPEN: ({T.RELAY_COIL: "open"},),
     K.GROUNDED: ({T.GROUND: "grounded"},),
     K.HARNESS_GROUNDED: ({T.GROUND_AT_PLUG: "grounded", T.GROUND: "good"},),
@@ -37,6 +38,7 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
         {T.BASELINE: "under", T.COMPRESSOR_A: "high"},
         {T.BASELINE: "under", T.COMPRESSOR_A: "far over"},
         {T.PEAK: "over", T.COMPRESSOR_A: "far over", T.CAP_HERM: "good"},
+        {T.PEAK: "over", T.COMPRESSOR_A: "locked", T.CAP_HERM: "good"},
         {T.PEAK: "over", T.START: "hummed", T.GROUND: "good", T.CAP_HERM: "good"},
         {T.PEAK: "over", T.RESET: "trips", T.GROUND: "good", T.CAP_HERM: "good"},
     ),
@@ -57,16 +59,23 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.COIL_SHORTED: ({T.COIL_OHM: "shorted"},),
     K.STUCK_OPEN: ({T.ARMATURE: "out", T.COIL_OHM: "good"},),
     # Alive into it and dead out of it with the armature in: line voltage stands across the pole.
-    K.PITTED: ({T.POLES: "open"}, {T.ARMATURE: "in", T.LINE_SIDE: "alive", T.LOAD_SIDE: "dead", T.INSECTS: "none"}, {T.FACES: "burnt"}),
+    K.PITTED: (
+        {T.POLES: "open"},
+        {T.FACES: "burnt"},
+        {T.ARMATURE: "in", T.LINE_SIDE: "alive", T.LOAD_SIDE: "dead", T.INSECTS: "none"},
+        {T.ARMATURE: "in", T.LINE_SIDE: "alive", T.LOAD_SIDE: "low", T.INSECTS: "none"},
+    ),
     K.INSECT: ({T.INSECTS: "found"},),
     K.WELDED: ({T.FACES: "welded"},),
     # A loose screw drops as much, and its faces stay clean: the look tells them apart.
-    K.WORN: tuple({T.POLES: "dropping", T.FACES: seen} for seen in ("pitted", "discoloured", "burnt")),
+    # Tightened, dead, and read again it is the pole (`accuse`).
+    K.WORN: (*({T.POLES: "dropping", T.FACES: seen} for seen in ("pitted", "discoloured", "burnt")), {T.POLES: "dropping"}),
     K.SECOND_COIL_OPEN: ({T.COIL2_OHM: "open"}, {T.COIL2_OHM: "shorted"}),
     K.FUSE_BLOWN: ({T.FUSES: "blown"},),
     K.SUPPLY_LOST: ({T.DISCONNECT: "dead", T.BREAKER: "on"},),
-    K.DISCONNECT_OPEN: ({T.DISCONNECT: "alive", T.LINE: "dead", T.FUSES: "good"},),
-    K.WHIP_OPEN: ({T.LINE: "alive", T.LINE_SIDE: "dead"},),
+    K.DISCONNECT_OPEN: tuple({T.DISCONNECT: "alive", T.LINE: after, T.FUSES: "good"} for after in ("dead", "low")),
+    # On three phases a lost leg still reads half the volts through the motors.
+    K.WHIP_OPEN: ({T.LINE: "alive", T.LINE_SIDE: "dead"}, {T.WHIP_DROP: "dropping"}),
     K.WHIP_JOINT: ({T.WHIP_DROP: "dropping"},),
     K.LOW_LINE: ({T.DISCONNECT: "low"},),
     K.LEG_LOST: ({T.DISCONNECT: "dead", T.BREAKER: "on"}, {T.LEGS: "one", T.DISCONNECT: "dead"}),
@@ -113,6 +122,7 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.STAT_REVERSED: ({T.STAT_VALVE: "no", T.VALVE_REST: "no"},),
     K.STUCK_OPEN_SWITCH: ({T.SWITCH_COLD: "stuck open"},),
     K.STUCK_CLOSED_SWITCH: ({T.SWITCH_WARM: "stuck closed"},),
+    K.SWITCH_OFF_MARKS: ({T.SWITCH_COLD: "stuck open"}, {T.SWITCH_WARM: "stuck closed"}),
     K.SWITCH_LOOSE: ({T.SEAT: "slipped"},),
     K.OPEN_SENSOR: ({T.COIL_SENSOR: "open"},),
     K.DRIFTED: ({T.COIL_SENSOR: "off"},),
@@ -143,13 +153,14 @@ def met(test: T, outcome: str, outcomes: Mapping[T, str]) -> bool | None:
 
 # What else has to be on record before a proof counts, as `accuse` asks.
 _SAFETIES = ("control.delay", "control.pressure")
+TIGHTENED = "button.terminals"
 _OTHER_COILS = ("contactor2.coil.ohm", "defrost.valve_coil.ohm")
 ALSO: dict[K, tuple[str, ...]] = {
     K.NO_Y_OUT: _SAFETIES, K.Y_RELAY_BURNT: _SAFETIES, K.STUCK_OPEN: ("contactor.coil.v",), K.GROUNDED: ("winding.at", "winding.r_ground.ohm"),
     K.NEVER_STARTS: ("defrost.coil.f", "defrost.switch.ohm", "control.r_c.v"), K.NO_W: ("defrost.aux_call.v", "defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.FAN_RELAY_STUCK: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.NEVER_ENDS: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
-    K.TRANSFORMER_WEAK: _OTHER_COILS, K.NO_CONTROL_VOLTS: _OTHER_COILS,
+    K.WORN: (TIGHTENED,), K.TRANSFORMER_WEAK: _OTHER_COILS, K.NO_CONTROL_VOLTS: _OTHER_COILS,
     K.LOCKED: ("cap.herm.uf", "cap.start.uf"), K.TIGHT: ("cap.herm.uf", "cap.start.uf"),
 }  # fmt: skip
 # What a fault brings with it: the second is there too, and is accused as such.

@@ -121,10 +121,10 @@ def _turns(unit: Unit, solved: Solved) -> bool:
     ):
         return False
     least = 0.7 * unit.volts
+    whole = all(unit.value(f"winding {pair}") < 1 for pair in ("T1–T2", "T2–T3", "T1–T3"))
     if unit.plate.phase == 3:
-        whole = all(unit.value(f"winding {pair}") < 1 for pair in ("T1–T2", "T2–T3", "T1–T3"))
         return whole and min(_legs(solved)) > least
-    return solved.across("drive.L1", "drive.L2") > least
+    return whole and solved.across("drive.L1", "drive.L2") > least
 
 
 def _hums(unit: Unit, solved: Solved) -> bool:
@@ -286,6 +286,8 @@ def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
         reads["amps.compressor.peak_a"] = own.peak_a
         reads["line.starting.v"] = own.standing.across("contactor.T1", "contactor.T2")
         reads["start.margin"] = own.margin
+        if own.seconds is not None and (wire := _start_wire(unit)):
+            reads["amps.kit.a"] = now.through(wire)
         if own.seconds is not None:
             reads["amps.compressor.start_s"] = own.seconds
         main, second = now.windings("compressor")
@@ -322,6 +324,12 @@ def _fan(unit: Unit, now: Solved) -> dict[str, Value]:
         "fan.state": state, "amps.fan.run_a": amps, "cap.fan.load_a": abs(second),
         "cap.fan.load_v": now.across(f"{cap}.C", f"{cap}.FAN"),
     }  # fmt: skip
+
+
+def _start_wire(unit: Unit) -> str:
+    """The wire of the start capacitor or kit; empty where there is none."""
+    ends = ("start_capacitor.", "start_kit.")
+    return next((wire.name for wire in unit.circuit.wires if wire.a.startswith(ends) or wire.b.startswith(ends)), "")
 
 
 def _rated_fan(unit: Unit) -> float | None:

@@ -1,14 +1,17 @@
 """A device that a lead shut out hands over what it had not sent; a lead says whether it counts."""
 
+from io import BytesIO
 from typing import Any
 
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
+from PIL import Image
 
 from accounts.models import Member, SignIn
 from config.device_key import COOKIE, ENDED
 from outer_test.ledger import Kind
-from testing.fixtures import PASSWORD, Caller, Fixture, events, fresh
-from visits.models import HeldEntries
+from testing.fixtures import PASSWORD, Caller, Fixture, events, fresh, own_files
+from visits.models import HeldEntries, HeldPhoto, Photo
 
 
 class Held(TestCase):
@@ -71,6 +74,46 @@ class Held(TestCase):
         self.assertEqual(self.lead.send("POST", f"/held/{held}", {"take": False}).json(), {"saved": 0, "refused": 0})
         self.assertEqual(self.readings(), [])
         self.assertIsNotNone(HeldEntries.objects.of(self.mine.company).get().settled_at)
+
+    def photo(self, device: Caller, photo_id: str, status: int = 200, **of: Any) -> None:
+        picture = BytesIO()
+        Image.new("RGB", (40, 30), "grey").save(picture, "PNG")
+        fields = {"id": photo_id, "unit": str(self.mine.unit.id), "photo": SimpleUploadedFile("p.png", picture.getvalue())} | of
+        got = device.post("/api/v1/held/photos", fields)
+        self.assertEqual(got.status_code, status, got.content)
+
+    def test_photos_are_held_with_it_and_kept_by_a_yes(self) -> None:
+        folder = own_files(self)
+        self.shut_out()
+        device, photo = self.device(), fresh()
+        self.photo(device, photo, visit=str(self.mine.visit.id), about="the label")
+        self.photo(device, photo)  # the answer to the first was lost
+        self.photo(device, fresh(), unit=fresh())  # of a unit that nobody knows
+        self.photo(device, fresh(), photo=SimpleUploadedFile("p.png", b"no picture"), status=422)
+        self.hand_over(device, self.entry(1))
+        listed = self.lead.send("GET", "/held").json()
+        self.assertEqual([(one["count"], one["photos"]) for one in listed], [(1, 2)])
+        self.assertEqual(Photo.objects.of(self.mine.company).count(), 0, "nothing counts without a yes")
+        settled = self.lead.send("POST", f"/held/{listed[0]['id']}", {"take": True})
+        self.assertEqual(settled.json(), {"saved": 2, "refused": 1})
+        kept = Photo.objects.of(self.mine.company).get()
+        self.assertEqual(
+            (str(kept.uuid), kept.member_id, kept.visit_id, kept.about), (photo, self.mine.member.pk, self.mine.visit.id, "the label")
+        )
+        self.assertEqual((HeldPhoto.objects.of(self.mine.company).count(), len(list((folder / "held").iterdir()))), (0, 0))
+
+    def test_photos_left_out_are_gone(self) -> None:
+        folder = own_files(self)
+        self.shut_out()
+        self.photo(self.device(), fresh())
+        held = self.lead.send("GET", "/held").json()[0]
+        self.assertEqual((held["count"], held["photos"]), (0, 1))
+        self.assertEqual(self.lead.send("POST", f"/held/{held['id']}", {"take": False}).json(), {"saved": 0, "refused": 0})
+        self.assertEqual((Photo.objects.of(self.mine.company).count(), len(list((folder / "held").iterdir()))), (0, 0))
+
+    def test_nobody_else_hands_a_photo_over(self) -> None:
+        own_files(self)
+        self.photo(self.device(), fresh(), status=401)
 
     def test_one_device_that_a_lead_ended(self) -> None:
         row = SignIn.objects.of(self.mine.company).get(member=self.mine.member)

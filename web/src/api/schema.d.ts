@@ -1072,6 +1072,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/held/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hand Over Photo
+         * @description Hand over a photo that a shut-out device has not sent; each is held once.
+         */
+        post: operations["api_held_hand_over_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/held/{held_id}": {
         parameters: {
             query?: never;
@@ -2376,6 +2396,8 @@ export interface components {
         /**
          * NextTest
          * @description What is next: where it is entered, why, its minutes, and the power it asks for; for a repair, of which part.
+         *
+         *     mends: it mends without a part (a breaker closed once), and its readings are all taken anew.
          */
         NextTest: {
             /** Point */
@@ -2389,6 +2411,11 @@ export interface components {
             /** Power */
             power: string;
             repairs?: components["schemas"]["Part"] | null;
+            /**
+             * Mends
+             * @default false
+             */
+            mends: boolean;
         };
         /**
          * NoteShown
@@ -5376,7 +5403,7 @@ export interface components {
         };
         /**
          * HeldShown
-         * @description Entries that wait for a lead's yes: whose, how many, and what kinds of things were done when.
+         * @description Entries that wait for a lead's yes: whose, how many, what kinds of things were done when, and how many photos beside.
          */
         HeldShown: {
             /** Id */
@@ -5394,6 +5421,8 @@ export interface components {
             kinds: {
                 [key: string]: number;
             };
+            /** Photos */
+            photos: number;
         };
         /**
          * Settled
@@ -13946,6 +13975,163 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["HandedOver"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Used or changed already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_held_hand_over_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Id
+                     * Format: uuid
+                     */
+                    id: string;
+                    /**
+                     * Unit
+                     * Format: uuid
+                     */
+                    unit: string;
+                    /**
+                     * About
+                     * @default
+                     */
+                    about?: string;
+                    /** Visit */
+                    visit?: string | null;
+                    /** Part */
+                    part?: string | null;
+                    /**
+                     * Photo
+                     * Format: binary
+                     */
+                    photo: string;
+                };
             };
         };
         responses: {

@@ -1,5 +1,6 @@
 /** A lead ended this device's sign-in: it forgets the company at once, and hands over what it had not sent for a lead's yes. */
-import { api, data } from "../api/client";
+import { api, ApiProblem, data } from "../api/client";
+import { upload } from "../api/upload";
 import { asSent } from "./asSent";
 import { dropEntries, waitingBy } from "./entries";
 import { forgetCompany, store } from "./store";
@@ -24,6 +25,14 @@ async function everything(member: string): Promise<void> {
     await data(api.POST("/api/v1/held", { body: { entries: some.map(asSent), last: false } }));
     await dropEntries(some.map(({ id }) => id));
   }
-  await store.photos.where("member").equals(member).delete();
+  for (const { id, unit, fields, photo } of await store.photos.where("member").equals(member).toArray()) {
+    try {
+      await upload("/api/v1/held/photos", { id, unit, ...fields, photo });
+    } catch (problem) {
+      // One that no server takes is let go; where the server is lost, all that is left is tried again.
+      if (!(problem instanceof ApiProblem) || problem.status >= 500 || problem.status === 401) throw problem;
+    }
+    await store.photos.delete(id);
+  }
   await data(api.POST("/api/v1/held", { body: { entries: [], last: true } }));
 }

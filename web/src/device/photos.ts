@@ -20,6 +20,11 @@ const NONE: Photo[] = [];
 /** The photos of a unit that are on this device and not on the server. */
 export const usePhotosHere = (unit: string): Photo[] => useLive(photosOf, unit, NONE);
 
+const allPhotos = (): Promise<Photo[]> => store.photos.toArray();
+
+/** Every photo on this device that is not on the server. */
+export const useUnsentPhotos = (): Photo[] => useLive(allPhotos, undefined, NONE);
+
 /** Send what waits, one after the other; false where the server cannot be reached. */
 export async function sendPhotos(): Promise<boolean> {
   const member = memberNow();

@@ -6,7 +6,8 @@ import { Link } from "react-router";
 import { dropEntries, isRefused, memberNow, useEntries } from "../device/entries";
 import { entryWords } from "../device/entryWords";
 import { useReached } from "../device/reach";
-import type { Entry } from "../device/store";
+import { dropPhoto, useUnsentPhotos } from "../device/photos";
+import type { Entry, Photo } from "../device/store";
 import { sendSoon } from "../device/sync";
 import { Button } from "./controls";
 import { Modal } from "./Modal";
@@ -36,8 +37,9 @@ export function Unsent() {
   const entries = useEntries();
   const reached = useReached();
   const [open, setOpen] = useState(false);
-  const refused = entries.filter(isRefused).length;
-  const waiting = entries.length - refused;
+  const photos = useUnsentPhotos();
+  const refused = entries.filter(isRefused).length + photos.filter(({ wrong }) => wrong.length > 0).length;
+  const waiting = entries.length + photos.length - refused;
   // With signal an entry is gone in a moment: only what stays is told.
   if (reached && refused === 0) return null;
   const words = [
@@ -62,6 +64,9 @@ export function Unsent() {
           {entries.map((entry) => (
             <EntryLine key={entry.id} entry={entry} close={() => setOpen(false)} />
           ))}
+          {photos.map((photo) => (
+            <PhotoLine key={photo.id} photo={photo} close={() => setOpen(false)} />
+          ))}
           <Flex gap="3" mt="4">
             <Button look="next" onClick={sendSoon}>
               Try now
@@ -75,29 +80,71 @@ export function Unsent() {
 }
 
 function EntryLine({ entry, close }: { entry: Entry; close: () => void }) {
-  const refused = isRefused(entry);
-  const another = entry.member !== memberNow();
+  const wrong = isRefused(entry) ? (entry.wrong[0]?.message ?? "") : undefined;
+  return (
+    <Unsaved
+      what={entryWords(entry)}
+      at={dayAndClock(entry.at)}
+      wrong={wrong}
+      member={entry.member}
+      to={`/visits/${entry.visit}`}
+      link="Its visit"
+      close={close}
+      remove={() => void dropEntries([entry.id])}
+    />
+  );
+}
+
+function PhotoLine({ photo, close }: { photo: Photo; close: () => void }) {
+  return (
+    <Unsaved
+      what={photo.fields.about ? `Photo, ${photo.fields.about}` : "Photo"}
+      at=""
+      wrong={photo.wrong[0]?.message}
+      member={photo.member}
+      to={`/units/${photo.unit}`}
+      link="Its unit"
+      close={close}
+      remove={() => void dropPhoto(photo.id)}
+    />
+  );
+}
+
+interface UnsavedProps {
+  what: string;
+  at: string;
+  wrong: string | undefined;
+  member: string;
+  to: string;
+  link: string;
+  close: () => void;
+  remove: () => void;
+}
+
+/** One thing that is on this device alone: what it is, since when, and what is wrong with it where something is. */
+function Unsaved({ what, at, wrong, member, to, link, close, remove }: UnsavedProps) {
+  const refused = wrong !== undefined;
   return (
     <Box borderTopWidth="1px" borderColor="rule" py="2">
       <Flex gap="2" align="baseline">
         <Text flex="1" fontWeight="600">
-          {entryWords(entry)}
+          {what}
         </Text>
         <Text className="num" fontSize="sm" color="faint" whiteSpace="nowrap">
-          {dayAndClock(entry.at)}
+          {at}
         </Text>
       </Flex>
-      {refused && <Text color="brick">Not saved: {entry.wrong[0]?.message}</Text>}
-      {!refused && another && <Text color="faint">By {entry.member}; sent when they sign in here.</Text>}
+      {refused && <Text color="brick">Not saved: {wrong}</Text>}
+      {!refused && member !== memberNow() && (
+        <Text color="faint">By {member}; sent when they sign in here.</Text>
+      )}
       <Flex gap="3" align="center" wrap="wrap">
-        <Link to={`/visits/${entry.visit}`} onClick={close}>
+        <Link to={to} onClick={close}>
           <Text as="span" color="copper" textDecoration="underline">
-            Its visit
+            {link}
           </Text>
         </Link>
-        {refused && (
-          <Sure ask="Remove it for good?" yes="Remove" onYes={() => void dropEntries([entry.id])} />
-        )}
+        {refused && <Sure ask="Remove it for good?" yes="Remove" onYes={remove} />}
       </Flex>
     </Box>
   );

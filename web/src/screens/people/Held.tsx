@@ -2,13 +2,21 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 
-import { api, data } from "../../api/client";
+import { api, data, type Schemas } from "../../api/client";
 import { queries } from "../../api/queries";
 import { useAttempt } from "../../shell/attempt";
 import { Problem } from "../../shell/fields";
 import { Sure } from "../../shell/Sure";
 import { say } from "../../shell/toast";
 import { dayAndClock } from "../../shell/words";
+
+const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+
+function whatWaits({ count, kinds, photos }: Schemas["HeldShown"]): string {
+  const by = Object.entries(kinds).map(([kind, each]) => `${each} ${kind}`);
+  const entries = count > 0 ? [`${counted(count, "entry", "entries")} (${by.join(", ")})`] : [];
+  return [...entries, ...(photos > 0 ? [counted(photos, "photo", "photos")] : [])].join(" and ");
+}
 
 export function Held() {
   const held = useQuery({ queryKey: ["held"], queryFn: () => data(api.GET("/api/v1/held")) });
@@ -36,11 +44,7 @@ export function Held() {
       {held.data.map((one) => (
         <Flex key={one.id} gap="3" wrap="wrap" align="center" py="2">
           <Text flex="1 1 16rem">
-            <b>{one.by_whom}</b>: {one.count} {one.count === 1 ? "entry" : "entries"} (
-            {Object.entries(one.kinds)
-              .map(([kind, count]) => `${count} ${kind}`)
-              .join(", ")}
-            ), handed over {dayAndClock(one.arrived_at)}
+            <b>{one.by_whom}</b>: {whatWaits(one)}, handed over {dayAndClock(one.arrived_at)}
           </Text>
           <Sure
             ask="Write them as this person’s?"
