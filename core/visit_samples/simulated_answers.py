@@ -63,11 +63,7 @@ class Answers:
         if point == "aux.idle.a":
             return self.unit.plate.aux_heat.elements[0].kw * 1000 / 240 if self.unit.value("element.stuck_on") else 0.0
         if point.startswith("amps.element"):
-            return (
-                0.0
-                if self.unit.value("element.open") or self.unit.value("element.stuck")
-                else self.unit.plate.aux_heat.elements[0].kw * 1000 / 240
-            )
+            return 0.0 if self.unit.value("element.open") else self.unit.plate.aux_heat.elements[0].kw * 1000 / 240
         if point == "amps.total.run_a":
             return float(self.reads["amps.compressor.run_a"]) + float(self.reads["amps.fan.run_a"])
         if self.at_plug and point.startswith("winding.") and "_ground" in point and self.unit.value("harness.ground"):

@@ -228,7 +228,7 @@ def _running(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chance
         yield T.KIT_A, surely("stays" if kit > STILL_IN_A else "out")
     if unit.plate.aux_heat.elements:
         yield T.AUX_IDLE, surely("on" if unit.value("element.stuck_on") else "off")
-        yield T.AUX, surely("bad" if unit.value("element.open") or unit.value("element.stuck") else "good")
+        yield T.AUX, surely("bad" if unit.value("element.open") else "good")
     yield from _fan(reads, unit)
     if result == "started":
         yield from _under_load(reads, unit)

@@ -116,7 +116,7 @@ TESTED: dict[Test, Tested] = {
     T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.989, open=0.004, overload=0.004, stays_open=0.002, shorted=0.001),
     T.BASELINE: _at("", 3.0, same=0.985, under=0.005, over=0.01),
     T.PAIRS_AT_PLUG: _at("", 3.0, good=0.98, open=0.01, shorted=0.01),
-    T.FAN_GROUND: _at("fan_winding.c_ground.ohm", 2.5, good=0.997, grounded=0.003),
+    T.FAN_GROUND: _at("fan_winding.c_ground.ohm", 2.5, good=0.999, grounded=0.001),
     T.FAN_PAIRS: _at("fan_winding.c_r.ohm fan_winding.c_s.ohm fan_winding.r_s.ohm", 3.0, good=0.985, open=0.005, overload=0.005, shorted=0.005),
     T.FACES: _at("look.contactor.faces", 0.7, clean=0.55, blackened=0.30, pitted=0.12, discoloured=0.02, burnt=0.006, welded=0.004),
     T.INSECTS: _at("look.contactor.insects", 0.4, none=0.96, found=0.04),
@@ -131,9 +131,9 @@ TESTED: dict[Test, Tested] = {
     T.DISCONNECT: _at("line.disconnect.v", 1.0, alive=0.975, low=0.015, dead=0.01),
     T.LINE: _at("line.l1_l2.v line.l1_ground.v line.l2_ground.v", 1.0, alive=0.97, low=0.02, dead=0.01),
     T.LEGS: _at("", 1.0, both=0.985, one=0.005, none=0.01),
-    T.DISCONNECT_DROP: _at("line.disconnect.v line.l1_l2.v", 2.0, good=0.9995, dropping=0.0005),
+    T.DISCONNECT_DROP: _at("line.disconnect.v line.l1_l2.v", 2.0, good=0.9998, dropping=0.0002),
     T.LINE_SIDE: _at("contactor.line.v", 1.0, alive=0.99, dead=0.01),
-    T.WHIP_DROP: _at("line.l1_l2.v contactor.line.v", 2.0, good=0.9995, dropping=0.0005),
+    T.WHIP_DROP: _at("line.l1_l2.v contactor.line.v", 2.0, good=0.9998, dropping=0.0002),
     T.LOAD_SIDE: _at("contactor.load.v", 1.0, alive=0.975, low=0.01, dead=0.015),
     T.POLES: _at("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5, good=0.98, dropping=0.01, open=0.01),
     T.ARMATURE: Tested(("contactor.armature",), 0.5, {"in": 0.97, "out": 0.02, "chatters": 0.01}),
@@ -179,7 +179,7 @@ TESTED: dict[Test, Tested] = {
     T.RUN_CONTACTOR: _at("", 10.0, stays=0.99, drops=0.01),
     T.RUN_END: _at("", 10.0, good=0.95, by_time=0.04, ran_on=0.01),
     T.AUX: _at("aux.line.v amps.element1.a", 3.0, good=0.996, bad=0.004),
-    T.AUX_IDLE: _at("aux.idle.a", 3.0, off=0.995, on=0.005),
+    T.AUX_IDLE: _at("aux.idle.a", 3.0, off=0.999, on=0.001),
 }  # fmt: skip
 # What is looked at or watched, not read off a meter.
 SEEN_ONLY = frozenset({
