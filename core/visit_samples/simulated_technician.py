@@ -233,7 +233,7 @@ class _AtWork:
         self.minutes += 0.5 if point.startswith("safe.") else _minutes(point)
         forced = self.visit.defrost_forced_at
         at = (
-            forced + timedelta(seconds=5)
+            forced + timedelta(seconds=5 + self.times(point))
             if forced is not None and point in ("defrost.valve_coil.v", "defrost.aux_call.v")
             else _at(self.minutes)
         )

@@ -32,7 +32,7 @@ _OLD_YEARS, _OLD_TIMES = 12, 1.6
 _UNSEEN = 0.25  # of its share, where a fault would have been complained of
 Evidence = Mapping[Test, Observed]
 # The chance that any one reading is simply wrong, and that something looked at or watched was taken for something else.
-SLIP, SEEN_SLIP = 0.02, 0.003
+SLIP, SEEN_SLIP = 0.01, 0.003
 
 
 @dataclass(frozen=True, slots=True)

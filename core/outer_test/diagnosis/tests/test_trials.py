@@ -32,8 +32,7 @@ class Named(unittest.TestCase):
     def test_most_faults_are_named_and_a_healthy_part_hardly_ever(self) -> None:
         """The aim of the bench is higher; this floor is what a change may not fall under."""
         counted = results(drawn(VISITS, 1))
-        self.assertGreaterEqual(counted[Result.RIGHT] + counted[Result.LEADS], 0.90 * VISITS, counted)
-        self.assertGreaterEqual(counted[Result.RIGHT], 0.75 * VISITS, counted)
+        self.assertGreaterEqual(counted[Result.RIGHT], 0.90 * VISITS, counted)
         self.assertLessEqual(counted[Result.WRONG], 0.02 * VISITS, counted)
 
     def test_one_reading_of_ten_left_out_accuses_no_healthy_part(self) -> None:
@@ -54,7 +53,7 @@ class Whole(unittest.TestCase):
     def test_every_fault_on_every_shape(self) -> None:
         every = [one for plate in SHAPES.values() for one in trials(plate, 1)]
         counted = results(every)
-        self.assertGreaterEqual(counted[Result.RIGHT] + counted[Result.LEADS], 0.90 * len(every), counted)
+        self.assertGreaterEqual(counted[Result.RIGHT], 0.92 * len(every), counted)
         self.assertLessEqual(counted[Result.WRONG], 0.01 * len(every), counted)
         sound = [one for one in every if one.fault is None]
         self.assertGreaterEqual(results(sound)[Result.RIGHT], 0.99 * len(sound))

@@ -69,8 +69,8 @@ class Round(unittest.TestCase):
         self.assertEqual(self.asked(complaint="fan-stopped"), FAN_POINTS)
         self.assertEqual(self.asked(readings=(Reading("fan_winding.c_r.ohm", "44"),)), FAN_POINTS)
 
-    def test_an_electronic_fan_asks_for_none(self) -> None:
-        self.assertEqual(self.asked(complaint="fan-stopped", plate=Plate(fan=Fan(kind="electronic"))), set())
+    def test_an_electronic_fan_asks_for_its_line_wire_to_ground_alone(self) -> None:
+        self.assertEqual(self.asked(complaint="fan-stopped", plate=Plate(fan=Fan(kind="electronic"))), {"fan_winding.c_ground.ohm"})
 
     def test_the_entry_line_knows_them(self) -> None:
         parsed = parse_line("fan cr 44 fan 1-2 44 fan r gnd OL fan s gnd OL fan leads .3 fan shell 71 fan meg 120 fan at the terminals")
