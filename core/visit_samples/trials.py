@@ -15,11 +15,8 @@ from outer_test.twin.control import CONTROL_FUSE
 from visit_samples.simulated_technician import Ended, Technician, another_unit, complaint_of, fixed_order, follow
 
 LEADS_FROM, SHOWS_BY = 0.5, 0.5  # of probability, and first among the faults; how far a test must move for a strength to be a trial
-# What electricity cannot part: gauges tell the first, a look at each joint the second (docs/model.md).
-ALIKE = (
-    frozenset({FaultKey.LOW_CHARGE, FaultKey.NOT_PUMPING, FaultKey.HIGH_CHARGE}),
-    frozenset({FaultKey.DISCONNECT_HOT, FaultKey.WHIP_JOINT}),
-)
+# What electricity cannot part: gauges tell (docs/model.md).
+ALIKE = (frozenset({FaultKey.LOW_CHARGE, FaultKey.NOT_PUMPING, FaultKey.HIGH_CHARGE}),)
 
 
 class Result(StrEnum):

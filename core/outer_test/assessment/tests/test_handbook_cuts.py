@@ -177,6 +177,65 @@ class Section6Contactor(Cuts):
         visit = replace(UNIT, readings=(Reading("contactor.pole1.drop_v", "238"),), seen={"contactor.armature": "in"})
         self.assertEqual(told(visit, "pole-through", "contactor.pole1.drop_v").verdict, "bad")
 
+    def test_no_pull_in_on_a_sound_coil(self) -> None:
+        """24 V on a sound coil and no pull-in: stuck. Under 85 % (20.4 V) it is no pull-in, to 22 V barely what closes it."""
+
+        def out(volts: str, *coil: tuple[str, str]) -> list[str | None]:
+            found = assess(read(UNIT, ("contactor.coil.v", volts), *coil, contactor__armature="out")).findings
+            return [one.verdict for one in found if one.point == "contactor.armature"]
+
+        sound = ("contactor.coil.ohm", "11.0")
+        self.assertEqual([out(volts, sound) for volts in ("20.3", "20.4", "21.9", "22.0")], [[], ["unsure"], ["unsure"], ["bad"]])
+        self.assertEqual([out("24.0"), out("24.0", ("contactor.coil.ohm", "OL"))], [["unjudged"], ["unjudged"]])
+
+    def test_volts_in_and_out_agree_with_what_the_poles_drop(self) -> None:
+        """Kirchhoff's law; by one meter the difference of 240 and 235 V is sure to 0.1 V and 1 %, and the line moves by 2 %."""
+
+        def apart(load: str, *drops: str) -> bool:
+            drop = [(f"contactor.pole{pole}.drop_v", value) for pole, value in enumerate(drops, 1)]
+            volts = [("contactor.line.v", "240.0"), ("contactor.load.v", load)]
+            found = assess(read(UNIT, *volts, *drop, contactor__armature="in")).findings
+            return any(one.point == "contactor.load.v" and one.rule == "pole-drop" for one in found)
+
+        self.assertEqual([apart(load, "0.02", "0.02") for load in ("240.0", "235.3", "232.0", "120.0")], [False, False, True, True])
+        self.assertFalse(apart("120.0", "0.02"), "the other pole was not read")
+        self.assertFalse(apart("238.0", "1.0", "1.0"), "they drop what is lost")
+
+    def test_a_replacement_carries_what_runs_through_it(self) -> None:
+        """NEC 440.41, from memory: RLA (or the selection current) and what else it carries; a locked-rotor rating of LRA."""
+
+        def fit(fitted: dict[str, object], **plate: object) -> str | None:
+            # 17.9 + 1.2 A run through it; the plate asks 18 A so that the computed figure is what counts.
+            own = replace(PLATE, contactor=Contactor(poles=2, amps=18, coil_v=24), **plate)  # type: ignore[arg-type]
+            new = Contactor(**({"poles": 2, "amps": 30, "coil_v": 24} | fitted))  # type: ignore[arg-type]
+            return told(Visit(plate=own, contactor_fitted=new), "contactor-fit").verdict
+
+        self.assertEqual([fit({"amps": amps}) for amps in (19.0, 19.1, 19.2)], ["bad", "good", "good"])
+        self.assertEqual([fit({"amps": 20.2}, branch_selection_a=amps) for amps in (19.0, 19.1)], ["good", "bad"])
+        self.assertEqual([fit({"amps": 20.2}, fan=Fan(fla=1.2, count=count)) for count in (1, 2)], ["good", "bad"])
+        self.assertEqual([fit({"poles": poles}) for poles in (1, 2, 3)], ["bad", "good", "watch"])
+        self.assertEqual([fit({"lra": lra}) for lra in (95, 96, 97)], ["bad", "good", "good"])
+        self.assertEqual([fit({"coil_v": volts}) for volts in (24, 120)], ["good", "bad"])
+        self.assertEqual([fit({name: None}) for name in ("poles", "amps", "coil_v")], ["unjudged"] * 3)
+        small = replace(PLATE, contactor=Contactor(poles=2, amps=40, coil_v=24))
+        asked = [
+            told(Visit(plate=small, contactor_fitted=Contactor(poles=2, amps=amps, coil_v=24)), "contactor-fit").verdict
+            for amps in (39, 40)
+        ]
+        self.assertEqual(asked, ["bad", "good"], "not under the plate's own")
+
+    def test_scaled_only_where_the_plate_tells_the_full_load(self) -> None:
+        drop = [("contactor.pole1.drop_v", "0.06"), ("contactor.pole1.a", "5.0")]
+
+        def verdict(**plate: object) -> str | None:
+            return told(read(Visit(plate=replace(PLATE, **plate)), *drop), "pole-drop").verdict  # type: ignore[arg-type]
+
+        # 0.06 V at 5 A is 0.229 V at 19.1 A, and 0.244 V with a second fan.
+        self.assertEqual(verdict(), "watch")
+        for plate in ({"fan": Fan()}, {"compressor": Compressor(lra=96)}):
+            found = told(read(Visit(plate=replace(PLATE, **plate)), *drop), "pole-drop")
+            self.assertNotIn("full load", found.why.replace("full load are not judged", ""))
+
     def test_faces(self) -> None:
         for word, verdict in (
             ("clean", "good"), ("blackened", "good"), ("pitted", "watch"), ("discoloured", "watch"), ("burnt", "bad"), ("welded", "bad"),
