@@ -29,7 +29,7 @@ def _start_findings(inputs: Inputs) -> Iterator[Finding]:
     if result is not None:
         yield start_result(result)  # type: ignore[arg-type]
     if (starting := inputs.get("line.starting.v")) is not None:
-        yield start_sag(starting, inputs.number("line.l1_l2.v"), plate, None if result is None else result == "started")
+        yield start_sag(starting, inputs.number("line.l1_l2.v"), plate)
     if (state := visit.saw("fan.state")) is not None:
         yield fan_state(state)
     peaks = [taken for taken in inputs.kinds if taken.reading.point == PEAK]

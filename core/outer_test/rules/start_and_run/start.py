@@ -195,10 +195,10 @@ def _started(about: str, ratio: Decimal | None, peak: Measured, start: Start, ru
     return _judged(peak, start, Verdict.WATCH, f"{about} {caught}.", "Time the start.")
 
 
-def start_sag(starting: Measured, running: Measured | None, plate: Plate, started: bool | None = None) -> Finding:
+def start_sag(starting: Measured, running: Measured | None, plate: Plate) -> Finding:
     """Line voltage while starting: under 0.90 of the running line `watch`, under plate minimum × 0.9 `bad`.
 
-    starting, running: V a.c. started: whether it did. Next to nothing is no sag: the contactor is open, or its feed lost.
+    starting, running: V a.c. Next to nothing is no sag: the contactor is open, or its feed lost.
     Source: [T] common practice, no source.
 
     >>> from outer_test.measurement import measure
