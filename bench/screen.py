@@ -1,5 +1,6 @@
 """From the Enter key to the verdict on the screen, judged on the device. Run: ./test bench.screen"""
 
+import json
 import time
 import unittest
 from statistics import quantiles
@@ -35,6 +36,50 @@ _EMPTY = """async () => {
   return performance.now() - begun;
 }"""
 
+# The core once more in the worker that judges for the page: what its questions take there, and what memory that Python has.
+_IN_WORKER = """async ([record, python]) => {
+  const own = performance.getEntriesByType('resource').map(({ name }) => name);
+  const from = own.find((name) => name.endsWith('pyodide.mjs')) ?? own.find((name) => name.includes('pyodide'));
+  const base = from.slice(0, from.lastIndexOf('/') + 1);
+  const { loadPyodide } = await import(base + 'pyodide.mjs');
+  const begun = performance.now();
+  const py = await loadPyodide({ indexURL: base });
+  const core = await (await fetch(own.find((name) => /core-[^/]*\.zip$/.test(name)))).arrayBuffer();
+  py.unpackArchive(core, 'zip', { extractDir: '/core' });
+  py.globals.set('record', record);
+  const took = py.runPython(python).toJs({ dict_converter: Object.fromEntries });
+  return { ...took, up: performance.now() - begun, memory: py._module.HEAP8.length };
+}"""
+_TIMED = """
+import json, sys, time
+sys.path.insert(0, "/core")
+from statistics import quantiles
+from outer_test.assessment import assess
+from outer_test.ledger import RecordData, recorded_from
+from outer_test.on_device import Visits
+from outer_test.plain_data import read_text
+
+visits = Visits()
+visits.keep("v", record)
+visit = recorded_from(read_text(RecordData, record)).visit
+
+def timed(ask):
+    ask()
+    times = []
+    for _ in range(20):
+        begun = time.perf_counter()
+        ask()
+        times.append(1000 * (time.perf_counter() - begun))
+    cuts = quantiles(times, n=20)
+    return [cuts[9], cuts[18]]
+
+{
+    "assess": timed(lambda: assess(visit)), "first": timed(lambda: visits.judge_first("v", "[]")),
+    "judge": timed(lambda: visits.judge("v", "[]")),
+}
+"""
+FRAME_MS = 1000 / 60
+
 
 class VerdictOnScreen(unittest.TestCase):
     """Prints p50 and p95 of the app as `./start` serves it, for one who types as a person does."""
@@ -69,9 +114,19 @@ class VerdictOnScreen(unittest.TestCase):
                 page.keyboard.press("Enter")
                 times.append(float(page.evaluate("window.seen")))
                 empty.append(float(page.evaluate(_EMPTY)))
+            shown = page.request.get(f"{address}/api/v1{page.url.removeprefix(address).split('?')[0]}").json()
+            inside = page.workers[0].evaluate(_IN_WORKER, [json.dumps(shown["record"]), _TIMED])
         cuts, least = quantiles(times[WARM_UP:], n=20), quantiles(empty[WARM_UP:], n=20)
         print(
             f"\nthe core is up {up:.1f} s after the day is on the screen\n"
             f"key to verdict: p50 {cuts[9]:.0f} ms, p95 {cuts[18]:.0f} ms (aim ≤ {AIM_MS} ms); "
             f"÷ an answer with nothing in it, from the same page: {cuts[9] / least[9]:.1f} and {cuts[18] / least[18]:.1f}"
+        )
+        assess, first, judge = inside["assess"], inside["first"], inside["judge"]
+        print(
+            f"in the same worker, {READINGS + WARM_UP} readings: assess p50 {assess[0]:.0f} ms, p95 {assess[1]:.0f} ms\n"
+            f"key to verdict less one frame ÷ assess: p50 {(cuts[9] - FRAME_MS) / assess[0]:.1f}, "
+            f"p95 {(cuts[18] - FRAME_MS) / assess[1]:.1f} (aim 2); the verdicts alone {first[0] / assess[0]:.1f}\n"
+            f"conclusion ÷ assess: p50 {judge[0] / assess[0]:.1f}, p95 {judge[1] / assess[1]:.1f} (aim 25)\n"
+            f"Python and the core start in {inside['up'] / 1000:.1f} s and have {inside['memory'] / 1e6:.0f} MB"
         )

@@ -21,7 +21,7 @@ export function ChoiceEntry(props: Props) {
     <>
       <Box px={{ base: "3", lg: "0" }}>
         <SimpleGrid
-          columns={{ base: step.choices.length > 3 ? 2 : 1, lg: Math.min(step.choices.length, 4) }}
+          columns={{ base: step.choices.length > 3 ? 2 : 1, lg: Math.min(step.choices.length, 3) }}
           gap="2"
           role="group"
           aria-label={step.title}
