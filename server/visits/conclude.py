@@ -1,8 +1,8 @@
 """What a finished visit came to, appended to the ledger by the worker: who asks later reads it, and nobody judges it again."""
 
-from collections.abc import Iterator
 from uuid import UUID, uuid5
 
+from django.db.models import QuerySet
 from procrastinate.contrib.django import app
 
 from accounts.models import Company
@@ -11,7 +11,7 @@ from ledger.models import EventRow
 from ledger.write import ledger_of
 from ledger.writer import New, Subject, own_writer
 from outer_test import VERSION
-from outer_test.ledger import Conclusion, Kind, read_body
+from outer_test.ledger import Kind
 from outer_test.round import concluded, place_of
 from visits.load import load_visit
 from visits.models import Visit
@@ -36,8 +36,7 @@ def conclude(company: int, visit: str) -> None:
         ledger.write_events(Subject(row.unit.site_id, row.unit_id, row.pk), [New(uuid5(UUID(visit), f"conclusion {place}"), said)])
 
 
-def conclusions(company: Company) -> Iterator[tuple[UUID, Conclusion]]:
-    """The latest conclusion of every finished visit of a company."""
-    rows = EventRow.objects.of(company).filter(kind=Kind.CONCLUSION.value).order_by("visit", "-place").distinct("visit")
-    for visit, body in rows.values_list("visit", "body").iterator():
-        yield visit, read_body(Kind.CONCLUSION, body)
+def conclusions(company: Company) -> QuerySet[EventRow]:
+    """The latest conclusion of every finished visit of a company: its visit, and its body."""
+    rows: QuerySet[EventRow] = EventRow.objects.of(company).filter(kind=Kind.CONCLUSION.value)
+    return rows.order_by("visit", "-place").distinct("visit")

@@ -15,10 +15,11 @@ def proved_by_complaint(company: Company) -> tuple[Counter[str], dict[str, Count
     complaints = dict(Visit.objects.of(company).filter(finished_at__isnull=False).values_list("id", "complaint"))
     calls: Counter[str] = Counter()
     proved: dict[str, Counter[str]] = {}
-    for visit, said in conclusions(company):
+    # Of a conclusion only this: its findings are many, and a company's visits thousands.
+    for visit, faults in conclusions(company).values_list("visit", "body__proved").iterator():
         complaint = complaints.get(visit, "")
         calls[complaint] += 1
-        proved.setdefault(complaint, Counter()).update(said.proved)
+        proved.setdefault(complaint, Counter()).update(faults or ())
     return calls, proved
 
 

@@ -10,7 +10,7 @@ from background import later
 from background.queue import oldest_waiting_s, worker_seen_at
 from files.log_job import read_log
 from files.tests.test_log_in import HEADING, MAPPING, PLATE, bring
-from outer_test.ledger import Kind
+from outer_test.ledger import Kind, read_body
 from testing.fixtures import Fixture, events, fresh, own_files
 from testing.worker import worker_beside
 from visits.conclude import conclude, conclusions
@@ -84,7 +84,8 @@ class Concluded(TransactionTestCase):
         caller, path = mine.client(), f"/visits/{mine.visit.id}"
         caller.read(mine.visit, "cap.herm.uf", "12.0")
         caller.do(path, "finish", {"id": fresh(), "reason": "parts on order"})
-        ((visit, said),) = conclusions(mine.company)
+        ((visit, body),) = conclusions(mine.company).values_list("visit", "body")
+        said = read_body(Kind.CONCLUSION, body)
         self.assertEqual((visit, said.as_found.value, said.accused[0].part), (mine.visit.id, "bad", "run capacitor"))
         self.assertEqual((len(said.suspects), round(sum(one.probability for one in said.suspects)) <= 1), (5, True))
         conclude(mine.company.pk, str(mine.visit.id))
