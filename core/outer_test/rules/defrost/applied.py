@@ -16,7 +16,7 @@ from outer_test.rules.defrost.run import Run
 from outer_test.rules.defrost.run_context import RunContext, System
 from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm, sensor_ohm, sensors_agree
 from outer_test.rules.defrost.sequence import sequence
-from outer_test.rules.defrost.valve_coil import FEEDS_V, VALVE_COIL, valve_coil, valve_volts
+from outer_test.rules.defrost.valve_coil import AT_THERMOSTAT, FEEDS_V, IN_DEFROST, IN_HEATING, VALVE_COIL, valve_coil, valve_volts
 from outer_test.rules.power_up import CONTROL_TRACE
 from outer_test.visit import Feed, Inputs, Seen, Thing, Visit, interrupted, off_at, power_at
 
@@ -74,19 +74,19 @@ def _readings(inputs: Inputs) -> Iterator[Finding]:
 
 
 def _volts_at_the_valve(inputs: Inputs) -> Iterator[Finding]:
-    visit, in_defrost = inputs.visit, "defrost.valve_coil.v"
-    heating = tuple((point, inputs.number(point)) for point in ("defrost.valve_heating.v", "control.stat_valve.v"))
-    for point, read_then in ((in_defrost, _valve_in_run(inputs)), *heating):
+    visit = inputs.visit
+    heating = tuple((point, inputs.number(point)) for point in (IN_HEATING, AT_THERMOSTAT))
+    for point, read_then in ((IN_DEFROST, _valve_in_run(inputs)), *heating):
         volts = inputs.get(point)
         if volts is None or visit.plate.compressor.kind == "inverter":
             continue
         if visit.plate.valve is None:
             yield unjudged(point, VALVE_COIL, "O or B is not on the plate.", ("plate.valve",), shown=volts.value.text, unit="V")
         elif read_then is None:
-            why = "It was not read in a defrost." if point == in_defrost else "No number to judge."
+            why = "It was not read in a defrost." if point == IN_DEFROST else "No number to judge."
             yield unjudged(point, VALVE_COIL, why, shown=volts.value.text, unit="V", next="Read it while it defrosts.")
         else:
-            yield valve_volts(point, read_then, visit.plate.valve, point == in_defrost)
+            yield valve_volts(point, read_then, visit.plate.valve, point == IN_DEFROST)
 
 
 def _switch(inputs: Inputs, reading: Measured) -> Finding:

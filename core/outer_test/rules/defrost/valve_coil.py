@@ -11,6 +11,7 @@ VALVE_COIL = Rule("valve-coil", "Reversing valve coil", "common practice, no sou
 OHM_CUTS = Cuts(low=Decimal(5), watch_low=Decimal(8), watch_high=Decimal(60))
 LINE_COIL_OHM = Decimal(200)
 FEEDS_V = 20
+IN_DEFROST, IN_HEATING, AT_THERMOSTAT = "defrost.valve_coil.v", "defrost.valve_heating.v", "control.stat_valve.v"
 CAUTION = "Never energise it off its stem: it burns out."
 _POINT = "defrost.valve_coil.ohm"
 
@@ -62,7 +63,7 @@ def valve_volts(point: str, volts: Measured, valve: Literal["O", "B"], in_defros
     why = f"{say(numeric(volts))} V: an {should}." if valve == "O" else f"{say(numeric(volts))} V: a {should}."
     if fed is asked:
         return judged(point, VALVE_COIL, Verdict.GOOD, why, volts, unit="V")
-    if point.startswith("control."):
+    if point == AT_THERMOSTAT:
         return judged(point, VALVE_COIL, Verdict.BAD, why, volts, unit="V", next="Set the thermostat's O or B as this unit's valve asks.")
     if asked:
         step = "Read O (or B) to C at the board: none there is the board, 24 V there is the wire."
