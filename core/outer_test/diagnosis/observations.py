@@ -3,11 +3,12 @@
 A reading that is unsure or unjudged is no outcome and weighs nothing.
 """
 
-from collections.abc import Collection, Iterable
+from collections.abc import Iterable
 from dataclasses import dataclass
 from decimal import Decimal
 
 from outer_test.assessment import Judged, read_in_hand
+from outer_test.diagnosis.of_several import DECIDED, of_several
 from outer_test.diagnosis.outcomes import (
     CONTROL_POINTS,
     LINE_DEAD_V,
@@ -20,15 +21,14 @@ from outer_test.diagnosis.outcomes import (
     line_class,
     peak_class,
 )
-from outer_test.diagnosis.things_tested import TESTED, Test
+from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import Value, parse_value
-from outer_test.procedure import plan_of
 from outer_test.rules.defrost import aux_call_fed, valve_fed, valve_fed_heating
 from outer_test.rules.start_and_run.aux_heat import NOTHING_A
 from outer_test.rules.start_and_run.kit import STILL_IN_A
 from outer_test.rules.windings.ground import GROUNDED_OHM
-from outer_test.visit import POINTS, Feed, Inputs, Measures, Visit, group_of, measures, superseded
+from outer_test.visit import POINTS, Feed, Measures, Visit, group_of, measures, superseded
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +45,6 @@ class Observed:
 PEAK = "amps.compressor.peak_a"
 DRAWS = 0.3  # of its rated amps: the compressor loads what feeds it
 _SAME = Decimal("0.1")  # of a reading: two within it are the same result
-_DECIDED = (Verdict.GOOD, Verdict.WATCH, Verdict.BAD, Verdict.STOP)
 # What was seen is its own outcome.
 _SEEN = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
@@ -53,7 +52,6 @@ _SEEN = {
     "control.pressure": Test.PRESSURE, "start.result": Test.START, "fan.state": Test.FAN_STATE, "look.coil.face": Test.COIL_FACE,
     "line.reset": Test.RESET, "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF, "control.blower": Test.BLOWER,
 }  # fmt: skip
-_LEGS = ("line.l1_ground.v", "line.l2_ground.v")
 _LOW, _START_LOW, _USUAL_V = 0.9, 0.81, 208.0
 _POINT_OF = {
     "cap.herm.uf": Test.CAP_HERM, "cap.fan.uf": Test.CAP_FAN, "cap.start.uf": Test.CAP_START, "contactor.coil.ohm": Test.COIL_OHM,
@@ -123,7 +121,7 @@ def observe(judged: Judged) -> dict[Test, Observed]:
             ("winding.c_ground.ohm",),
             "Compressor to ground, at the plug: grounded before it was read at the terminals.",
         )
-    for test, outcome, group in _groups(findings, judged):
+    for test, outcome, group in of_several(findings, judged):
         add(test, outcome, [one.point for one in group], f"{capital(test.value)}: {group[0].why}")
     return found
 
@@ -154,7 +152,7 @@ def before_the_reset(judged: Judged) -> Iterable[str]:
 def _switch(findings: Iterable[Finding]) -> Iterable[tuple[Test, str, Finding]]:
     """A coil switch is two tests: what it does cold, and what it does warm. Each state is right at one of them."""
     for one in findings:
-        if one.point == "defrost.switch.ohm" and one.verdict in _DECIDED:
+        if one.point == "defrost.switch.ohm" and one.verdict in DECIDED:
             opened, bad = one.shown in ("OL", "open"), one.verdict is Verdict.BAD
             warm = opened != bad
             yield (Test.SWITCH_WARM if warm else Test.SWITCH_COLD), ("good" if not bad else "stuck closed" if warm else "stuck open"), one
@@ -270,7 +268,7 @@ def capital(words: str) -> str:
 
 def _outcome(test: Test, found: Finding, judged: Judged) -> str:
     """The outcome one finding is, by the limits it was laid on."""
-    if found.verdict not in _DECIDED:
+    if found.verdict not in DECIDED:
         return ""
     bad = found.verdict in (Verdict.BAD, Verdict.STOP)
     if test in (Test.CAP_HERM, Test.CAP_FAN, Test.CAP_START):
@@ -310,94 +308,3 @@ def _amps_outcome(found: Finding, judged: Judged) -> str:
 def _peak_outcome(found: Finding) -> str:
     ratio = (found.value or 0) / found.nominal if found.nominal else 1.0
     return peak_class(ratio, found.verdict is not Verdict.BAD)
-
-
-def _groups(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, str, list[Finding]]]:
-    """Tests that several points make up: the worst of them, and good only where all that decides is good."""
-    yield from _motor(findings, "winding", judged.inputs.visit.saw("winding.at") == "terminals", judged.inputs)
-    yield from _motor(findings, "fan_winding", True, judged.inputs)
-    asked = {step.point for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps}
-    yield from _against_baseline(findings)
-    yield from _worst_of(Test.LEADS, [finding for finding in findings if measures(finding.point) is Measures.LEAD], "bad", asked)
-    yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown", asked)
-    yield from _worst_of(Test.AUX, [finding for finding in findings if measures(finding.point) is Measures.ELEMENT], "bad")
-    through = [finding for finding in findings if finding.rule == "pole-through" and finding.verdict is Verdict.BAD]
-    drops = [finding for finding in findings if finding.rule == "pole-drop" and measures(finding.point) is Measures.DROP]
-    if through:
-        yield Test.POLES, "open", through
-    else:
-        yield from _worst_of(Test.POLES, drops, "dropping", asked)
-    yield from _line(findings)
-    end = [finding for finding in findings if finding.point == "defrost.run.end"]
-    if end and end[0].verdict in _DECIDED:
-        by_time = end[0].verdict is Verdict.WATCH and bool(end[0].causes)
-        yield Test.RUN_END, ("by time" if by_time else "good" if end[0].verdict is Verdict.GOOD else "ran on"), end
-
-
-def _motor(findings: list[Finding], motor: str, at_terminals: bool, inputs: Inputs) -> Iterable[tuple[Test, str, list[Finding]]]:
-    """A motor's grounds and pairs. What is read at the plug has the harness in it and tells of both."""
-    compressor = motor == "winding"
-    ground = Test.FAN_GROUND if not compressor else Test.GROUND if at_terminals else Test.GROUND_AT_PLUG
-    pairs = Test.FAN_PAIRS if not compressor else Test.PAIRS if at_terminals else Test.PAIRS_AT_PLUG
-    own = [finding for finding in findings if group_of(finding.point) == motor]
-    yield from _worst_of(ground, [one for one in own if measures(one.point) in (Measures.GROUND, Measures.INSULATION)], "grounded")
-    between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
-    opened = next((one for one in between if one.rule == "winding-open"), None)
-    if opened is not None and opened.verdict in (Verdict.BAD, Verdict.WATCH):
-        overload = pairs is not Test.PAIRS_AT_PLUG and _is_overload(motor, inputs)
-        yield pairs, "open" if not overload else "overload" if opened.verdict is Verdict.WATCH else "stays open", [opened]
-    else:
-        yield from _worst_of(pairs, between, "shorted")
-
-
-def _against_baseline(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:
-    """The compressor's pairs against this unit's own, at one temperature: the one that is furthest off."""
-    held = [one for one in findings if one.rule == "winding-short" and one.nominal and one.value is not None and one.verdict in _DECIDED]
-    off = [one for one in held if one.verdict is Verdict.WATCH]
-    under = [one for one in off if (one.value or 0) < (one.nominal or 0)]
-    if held:
-        yield Test.BASELINE, "under" if under else "over" if off else "same", under or off or held
-
-
-def _is_overload(motor: str, inputs: Inputs) -> bool:
-    """Whether only what common has in it is open: the internal overload. Three like windings have it in all pairs."""
-    read = [inputs.get(f"{motor}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
-    opened = [one is not None and one.is_open for one in read]
-    plate = inputs.visit.plate
-    alike = motor == "winding" and (plate.phase == 3 or plate.compressor.kind == "inverter")
-    return all(opened) if alike else opened == [True, True, False]
-
-
-def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:
-    line = [finding for finding in findings if finding.point == "line.l1_l2.v" and finding.verdict in _DECIDED]
-    if not line:
-        return
-    value = next((one.value for one in line if one.value is not None), None)
-    bad = [one for one in line if one.verdict is Verdict.BAD]
-    if not bad:
-        yield Test.LINE, "alive", line
-    else:
-        yield Test.LINE, ("dead" if value is not None and abs(value) < LINE_DEAD_V else "low"), bad
-    legs = [finding for finding in findings if finding.point in _LEGS and finding.verdict in _DECIDED]
-    alive = [one for one in legs if abs(one.value or 0) >= LINE_DEAD_V]
-    if len(legs) == len(_LEGS):
-        lost = [one for one in legs if one.verdict is Verdict.BAD]
-        yield Test.LEGS, "none" if not alive else "one" if lost and len(alive) == 1 else "both", lost or legs
-
-
-def _worst_of(
-    test: Test, group: list[Finding], bad: str, asked: Collection[str] = ()
-) -> Iterable[tuple[Test, str, list[Finding]]]:  # fmt: skip
-    """A test of several points: bad by one of them, good only by all of those asked for on this unit."""
-    decided = [one for one in group if one.verdict in _DECIDED]
-    worst = [one for one in decided if one.verdict in (Verdict.BAD, Verdict.STOP)]
-    whole = {_place(one.point) for one in decided}.issuperset(_place(point) for point in TESTED[test].points if point in asked)
-    if worst:
-        yield test, bad, worst
-    elif decided and whole and not any(one.verdict is Verdict.UNSURE for one in group):
-        yield test, "good", decided
-
-
-def _place(point: str) -> str:
-    """A fuse counts as read by its ohms or by its volts under load."""
-    return point.rpartition(".")[0]

@@ -9,6 +9,8 @@ from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.next_test import NextTest
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.things_tested import Test
+from outer_test.judgement import Verdict
+from outer_test.rules.power_up import DEAD_CHECKS
 from outer_test.twin import FaultKey
 from outer_test.visit import POINTS
 
@@ -26,22 +28,29 @@ def without_a_part(
     """
     key = _standing(among, chances)
     if key is FaultKey.BREAKER_TRIPPED and judged.inputs.visit.saw(RESET) is None:
-        if judged.inputs.visit.saw(BREAKER) != "tripped":
-            why = "It is off: ask by whom and why before it is switched on."
-            return NextTest(BREAKER, POINTS[BREAKER].title, why, 2.0, POINTS[BREAKER].power, mends=True)
-        found = next((one for one in judged.findings if one.point == "line.breaker"), None)
-        lacking = next((need for need in (found.needs if found is not None else ()) if need in open_), None)
-        if lacking is not None:
-            why = "Before the breaker is closed once, all is found sound dead: grounds and pairs, leads, capacitors, faces, wiring."
-            return NextTest(lacking, POINTS[lacking].title, why, 2.0, POINTS[lacking].power)
-        why = f"All is found sound. {found.next if found is not None else ''}".strip()
-        return NextTest(RESET, POINTS[RESET].title, why, 2.0, POINTS[RESET].power, mends=True)
+        return _closed_once(judged, open_)
     if key is FaultKey.OVERLOAD_OPEN:
         if Test.PAIRS not in evidence or evidence[Test.PAIRS].outcome != "overload":
             return None  # hot or failed is not known yet
         why = "The overload is open and the shell is hot. Let it cool an hour or more, read the pairs again, and find what made it hot."
         return NextTest(COOL, POINTS[COOL].title, why, COOL_MIN, POINTS[COOL].power, mends=True)
     return None
+
+
+def _closed_once(judged: Judged, open_: Collection[str]) -> NextTest | None:
+    state = judged.inputs.visit.saw(BREAKER)
+    if state != "tripped":
+        why = "It is off: ask by whom and why before it is switched on." if state == "off" else "Look whether it has tripped."
+        return NextTest(BREAKER, POINTS[BREAKER].title, why, 2.0, POINTS[BREAKER].power, mends=state == "off")
+    checks = [one for one in judged.findings if one.point in DEAD_CHECKS]
+    if any(one.verdict in (Verdict.BAD, Verdict.STOP, Verdict.UNSURE) for one in checks):
+        return None  # not found sound: it stays as it is
+    found = next(one for one in judged.findings if one.point == BREAKER)
+    lacking = next((need for need in found.needs if need in open_), None)
+    if lacking is not None:
+        why = "Before the breaker is closed once, all is found sound dead: grounds and pairs, leads, capacitors, faces, wiring."
+        return NextTest(lacking, POINTS[lacking].title, why, 2.0, POINTS[lacking].power)
+    return NextTest(RESET, POINTS[RESET].title, f"All is found sound. {found.next}", 2.0, POINTS[RESET].power, mends=True)
 
 
 def _standing(among: Sequence[Hypothesis], chances: Sequence[float]) -> FaultKey | None:

@@ -49,6 +49,11 @@ class Breaker(unittest.TestCase):
         for point in ("winding.s_ground.ohm", "cap.herm.uf", "look.contactor.faces"):
             self.assertNotEqual(following(tripped(point)).point, "line.reset", point)
 
+    def test_with_anything_not_sound_it_is_not_closed(self) -> None:
+        for changed in ({"look__contactor__faces": "burnt"}, {"look__wiring": "burnt"}):
+            found = tripped(*(name.replace("__", ".") for name in changed), **changed)
+            self.assertNotIn("line.reset", diagnose(found).path, str(changed))
+
     def test_one_that_is_off_is_asked_about_and_not_reset(self) -> None:
         off = replace(tripped(), seen={**tripped().seen, "line.breaker": Seen("off", NINE)})
         self.assertNotEqual(following(off).point, "line.reset")

@@ -2,12 +2,13 @@
 
 from outer_test.rules.power_up.applied import power_findings
 from outer_test.rules.power_up.control_trace import CONTROL_TRACE, Safeties, board_pass
-from outer_test.rules.power_up.fuse import breaker, fuse_ohm, fuse_volts
+from outer_test.rules.power_up.fuse import DEAD_CHECKS, breaker, fuse_ohm, fuse_volts
 from outer_test.rules.power_up.line_volts import line_findings, line_volts, volt_limits
 from outer_test.rules.power_up.unbalance import voltage_unbalance
 
 __all__ = [
     "CONTROL_TRACE",
+    "DEAD_CHECKS",
     "Safeties",
     "board_pass",
     "breaker",
