@@ -6,16 +6,9 @@ from math import fsum
 
 from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
+from outer_test.diagnosis.around_it import before_it, left_behind, under_a_stop
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
-from outer_test.diagnosis.next_test import (
-    NextTest,
-    before_it,
-    left_behind,
-    open_points,
-    ranked_tests,
-    to_confirm,
-    under_a_stop,
-)
+from outer_test.diagnosis.next_test import NextTest, open_points, ranked_tests, to_confirm
 from outer_test.diagnosis.observations import Observed, observe
 from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import AFTER

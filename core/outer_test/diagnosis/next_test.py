@@ -1,18 +1,18 @@
 """The one test that is worth most next: expected information for its minutes and risk (handbook section 13)."""
 
-from collections.abc import Collection, Iterator, Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from math import fsum, log2
 
-from outer_test.assessment import Judged, StopKind, points_read, stops_of
+from outer_test.assessment import Judged, points_read, stops_of
 from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
 from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset, read_after
 from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
-from outer_test.procedure import plan_of, upkeep_points
+from outer_test.procedure import plan_of
 from outer_test.twin import FaultKey, fault_of
-from outer_test.visit import POINTS, absence_points, discharge_points, group_of
+from outer_test.visit import POINTS
 
 # A watched defrost tells these at once; it is entered where the call is noted.
 _OF_A_RUN = (Test.RUN_START, Test.RUN_VALVE, Test.RUN_FAN, Test.RUN_AUX, Test.RUN_CONTACTOR, Test.RUN_END)
@@ -21,7 +21,6 @@ CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
 DECIDES_BITS, MOST_TIMES = 0.05, 2  # a reading that alone decides so much is taken twice
 STANDS = 0.75  # of probability, from where a suspect is confirmed and not looked for any more
-_CHARGED = ("cap.",)
 
 
 @dataclass(frozen=True, slots=True)
@@ -247,81 +246,3 @@ def _after_the_defrost(judged: Judged, *points: str) -> str | None:
         if reading is None or forced is None or reading.at is None or reading.at < forced:
             return point if forced is not None else None
     return None
-
-
-def before_it(test: NextTest, judged: Judged) -> NextTest:
-    """What has to be done first: prove the unit dead before dead work, and the capacitors discharged before one is touched."""
-    visit, state = judged.inputs.visit, judged.power.state
-    if test.power != "dead":
-        return test
-    read = points_read(judged)
-    if state != "dead-proved":
-        steps = ("safe.tester_before", *absence_points(visit), "safe.tester_after")
-        first = next((point for point in steps if point not in read or older_than_power(point, judged)), "safe.tester_before")
-        return NextTest(first, POINTS[first].title, f"Dead work comes next ({test.title}): prove it dead first.", 1.0, "any")
-    if test.point.startswith(_CHARGED):
-        charged = next((point for point in discharge_points(visit) if point not in read), None)
-        if charged is not None:
-            return NextTest(charged, POINTS[charged].title, f"Before {test.title}: bleed it and prove it on d.c. volts.", 1.0, "any")
-    return test
-
-
-def older_than_power(point: str, judged: Judged) -> bool:
-    """Whether a step of the proof was made before the unit was last powered up.
-
-    >>> from outer_test.assessment import judge
-    >>> from outer_test.visit import Visit
-    >>> older_than_power("safe.line.v", judge(Visit()))
-    False
-    """
-    visit = judged.inputs.visit
-    ups = [event.at for event in visit.power if event.state == "live" and event.at is not None]
-    reading = judged.inputs.readings.get(point)
-    at = visit.saw_at(point) if reading is None else reading.at
-    return bool(ups) and at is not None and at < max(ups)
-
-
-_PROVES_A_REPAIR = ("amps.compressor.run_a", "amps.fan.run_a", "button.final_run")
-
-
-def left_behind(judged: Judged, open_: Collection[str]) -> Iterator[NextTest]:
-    """What a good visit still leaves behind: what proves a repair, and the company's own list. open_: the points that can be read.
-
-    A part just put in was measured in the hand: what the list asks of the old one is not asked of it.
-    """
-    visit = judged.inputs.visit
-    proof = _PROVES_A_REPAIR if visit.repairs else ()
-    new = {repair.part for repair in visit.repairs}
-    for point in dict.fromkeys((*upkeep_points(visit), *proof)):
-        if point in open_ and POINTS[point].part not in new:
-            why = "It proves the repair." if point in proof else "On your company's list of what a good visit records."
-            yield NextTest(point, POINTS[point].title, why, 1.0, POINTS[point].power)
-
-
-def under_a_stop(judged: Judged) -> NextTest | None:
-    """What a stop leaves to do: prove it dead or discharged again, or repeat the path to ground, dead. None where no stop stands."""
-    stops = stops_of(judged.findings)
-    if not stops:
-        return None
-    kinds = {stop.kind for stop in stops}
-    if StopKind.NOT_DEAD in kinds:
-        stop = next(stop for stop in stops if stop.kind is StopKind.NOT_DEAD)
-        if POINTS.get(stop.point) is not None and POINTS[stop.point].unit == "vdc":
-            bus = stop.point == "safe.bus.vdc"
-            how = "Wait the maker's time, then prove it again." if bus else "Bleed it through 20 kΩ 5 W, then prove it again."
-            return NextTest(stop.point, POINTS[stop.point].title, f"{stop.why} {how}", 2.0, "any")
-        first = absence_points(judged.inputs.visit)[0]
-        return NextTest(first, POINTS[first].title, f"{stop.why} Find the next disconnect up, then prove absence again.", 3.0, "any")
-    bad = next(
-        (
-            finding
-            for finding in judged.findings
-            if "ground" in finding.point and finding.verdict is not None and finding.verdict.value in ("bad", "unsure")
-        ),
-        None,
-    )
-    at_plug = bad is not None and group_of(bad.point) == "winding" and judged.inputs.visit.saw("winding.at") == "plug"
-    point = "winding.insulation.mohm" if bad is None else "winding.at" if at_plug else bad.point
-    return NextTest(
-        point, POINTS[point].title, "Repeat it at the terminals, harness off, skin dry and off the probes; leave it off.", 3.0, "dead"
-    )
