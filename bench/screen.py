@@ -114,7 +114,8 @@ class VerdictOnScreen(unittest.TestCase):
                 page.keyboard.press("Enter")
                 times.append(float(page.evaluate("window.seen")))
                 empty.append(float(page.evaluate(_EMPTY)))
-            shown = page.request.get(f"{address}/api/v1{page.url.removeprefix(address).split('?')[0]}").json()
+            visit = page.url.split("/visits/")[1][:36]
+            shown = page.request.get(f"{address.rstrip('/')}/api/v1/visits/{visit}").json()
             inside = page.workers[0].evaluate(_IN_WORKER, [json.dumps(shown["record"]), _TIMED])
         cuts, least = quantiles(times[WARM_UP:], n=20), quantiles(empty[WARM_UP:], n=20)
         print(
