@@ -37,7 +37,7 @@ _EMPTY = """async () => {
 }"""
 
 # The core once more in the worker that judges for the page: what its questions take there, and what memory that Python has.
-_IN_WORKER = """async ([record, python]) => {
+_IN_WORKER = r"""async ([record, python]) => {
   const own = performance.getEntriesByType('resource').map(({ name }) => name);
   const from = own.find((name) => name.endsWith('pyodide.mjs')) ?? own.find((name) => name.includes('pyodide'));
   const base = from.slice(0, from.lastIndexOf('/') + 1);
