@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from math import inf
 
+from outer_test.rules.start_and_run import expected_amps
 from outer_test.twin import Unit, Value, defrost_parts
 from outer_test.visit import POINTS
 
@@ -60,10 +61,9 @@ class Answers:
     def _value(self, point: str) -> Value | None:
         if point.startswith(("defrost.", "look.sensor", "control.stat_valve")) and point != "defrost.control.v":
             return defrost_parts(self.unit, self.coil_f).get(point) if self.unit.plate.defrost.control is not None else None
-        if point == "aux.idle.a":
-            return self.unit.plate.aux_heat.elements[0].kw * 1000 / 240 if self.unit.value("element.stuck_on") else 0.0
-        if point.startswith("amps.element"):
-            return 0.0 if self.unit.value("element.open") else self.unit.plate.aux_heat.elements[0].kw * 1000 / 240
+        if point == "aux.idle.a" or point.startswith("amps.element"):
+            draws = self.unit.value("element.stuck_on") if point == "aux.idle.a" else not self.unit.value("element.open")
+            return float(expected_amps(self.unit.plate.aux_heat.elements[0])) if draws else 0.0
         if point == "amps.total.run_a":
             return float(self.reads["amps.compressor.run_a"]) + float(self.reads["amps.fan.run_a"])
         if self.at_plug and point.startswith("winding.") and "_ground" in point and self.unit.value("harness.ground"):

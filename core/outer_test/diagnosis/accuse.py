@@ -99,7 +99,7 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
         return _waits_for_nothing(visit) and any(one.point == _Y_OUT and one.verdict is Verdict.BAD for one in judged.findings)
     if fault.key is not FaultKey.FAN_RELAY_OPEN and fault.part in (Part.DEFROST_BOARD, Part.BOARD_FAN_RELAY):
         if {Test.VALVE_PROOF, Test.STAT_VALVE, Test.VALVE_FED} & proof.keys():
-            return True  # valve, coil and wire answered to a jumper
+            return True  # its volts were read at the valve, or the valve answered to a jumper
         if proof.get(Test.RUN_START) == "no" and visit.plate.defrost.control == "time-temperature":
             return True  # it counts as refused only with its switch proved closed, or jumpered
         return any(test in evidence and evidence[test].outcome == "good" for test in (Test.SWITCH_COLD, Test.SWITCH_WARM, Test.COIL_SENSOR))

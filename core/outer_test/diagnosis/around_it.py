@@ -4,6 +4,7 @@ from collections.abc import Collection, Iterator
 
 from outer_test.assessment import Judged, StopKind, points_read, stops_of
 from outer_test.diagnosis.next_test import NextTest
+from outer_test.diagnosis.observations import taken_at
 from outer_test.procedure import upkeep_points
 from outer_test.visit import POINTS, absence_points, discharge_points, group_of
 
@@ -35,10 +36,8 @@ def older_than_power(point: str, judged: Judged) -> bool:
     >>> older_than_power("safe.line.v", judge(Visit()))
     False
     """
-    visit = judged.inputs.visit
-    ups = [event.at for event in visit.power if event.state == "live" and event.at is not None]
-    reading = judged.inputs.readings.get(point)
-    at = visit.saw_at(point) if reading is None else reading.at
+    ups = [event.at for event in judged.inputs.visit.power if event.state == "live" and event.at is not None]
+    at = taken_at(point, judged)
     return bool(ups) and at is not None and at < max(ups)
 
 

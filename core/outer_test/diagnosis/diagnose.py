@@ -91,11 +91,11 @@ def _ahead(
     if listed and visit.complaint == "maintenance":
         return _begun((*_raised(listed, among, chances, evidence, judged, to_read), *listed)[:MOST_AHEAD], judged)
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
-    confirming = to_confirm(among, chances, evidence, judged, to_read)
-    ranked = ranked_tests(among, chances, evidence, judged, to_read)
     by_hand = without_a_part(among, chances, evidence, judged, to_read)
     if by_hand is not None:
         return (by_hand,) if by_hand.mends else _begun((by_hand,), judged)
+    confirming = to_confirm(among, chances, evidence, judged, to_read)
+    ranked = ranked_tests(among, chances, evidence, judged, to_read)
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
         return (_settle(among, chances, judged), *listed)[:MOST_AHEAD]

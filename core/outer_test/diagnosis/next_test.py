@@ -44,12 +44,19 @@ def open_points(judged: Judged) -> frozenset[str]:
 
     A breaker that tripped again is left off: only what the clamp showed then is still to be entered.
     """
-    visit = judged.inputs.visit
-    tripped_again = visit.saw("line.reset") == "trips"
-    dead_only = bool(stops_of(judged.findings)) or tripped_again
-    steps = (step for station in plan_of(visit, {}).stations for step in station.steps)
-    open_ = (step.point for step in steps if not (dead_only and step.power == "live") or (tripped_again and step.point == PEAK))
+    dead_only = _dead_only(judged)
+    steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
+    open_ = (step.point for step in steps if not (dead_only and step.power == "live") or (_tripped_again(judged) and step.point == PEAK))
     return frozenset(open_) - (points_read(judged) - set(before_the_reset(judged)))
+
+
+def _tripped_again(judged: Judged) -> bool:
+    return judged.inputs.visit.saw("line.reset") == "trips"
+
+
+def _dead_only(judged: Judged) -> bool:
+    """Whether nothing live is asked for: under a stop, and where a breaker tripped again."""
+    return _tripped_again(judged) or bool(stops_of(judged.findings))
 
 
 def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:
@@ -103,7 +110,7 @@ def _once_more(seen: Observed, judged: Judged) -> str | None:
     point = seen.points[0]
     if seen.times >= MOST_TIMES or point not in POINTS or POINTS[point].kind != "number":
         return None
-    if POINTS[point].power == "live" and (stops_of(judged.findings) or judged.inputs.visit.saw("line.reset") == "trips"):
+    if POINTS[point].power == "live" and _dead_only(judged):
         return None
     return None if judged.inputs.get(point) is None else point
 
@@ -118,24 +125,34 @@ def ranked_tests(
     state = judged.power.state
     scored = []
     for test, how in TESTED.items():
-        if test in evidence and (again := _once_more(evidence[test], judged)) is not None:
-            gain, power = again_information(evidence[test], among, chances), POINTS[again].power
-            if gain >= DECIDES_BITS:
-                scored.append((-gain / (how.minutes + _change(power, state)), power == "live", again, how.minutes, power, test))
+        if test in evidence:
+            point, least = _once_more(evidence[test], judged), DECIDES_BITS
+        else:
+            point, least = _where_made(test, evidence, judged, open_), WORTH_BITS
+        if point is None:
             continue
-        point = next((name for name in how.points if name in open_), None)
-        point = point or _in_another_state(test, evidence, judged) or _still_needed(test, evidence, judged, open_)
-        if point is None or _told(test, evidence) or not _possible(test, evidence):
-            continue
-        power = POINTS[point].power
-        cost = how.minutes + _change(power, state)
-        gain = fsum(information(one, among, chances) for one in (_OF_A_RUN if test is Test.RUN_START else (test,)))
-        if gain >= WORTH_BITS:
-            scored.append((-gain / cost, power == "live", point, how.minutes, power, test))
+        gain, power = _gain(test, among, chances, evidence), POINTS[point].power
+        if gain >= least:
+            scored.append((-gain / (how.minutes + _change(power, state)), power == "live", point, how.minutes, power, test))
     return tuple(
         NextTest(point, POINTS[point].title, f"{_AGAIN if test in evidence else ''}{_why(test, among, chances)}", minutes, power)
         for _, _, point, minutes, power, test in sorted(scored)
     )
+
+
+def _where_made(test: Test, evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]) -> str | None:
+    """Where a test that was not made is entered; None where it cannot be made, or would tell what is known."""
+    if _told(test, evidence) or not _possible(test, evidence):
+        return None
+    point = next((name for name in TESTED[test].points if name in open_), None)
+    return point or _in_another_state(test, evidence, judged) or _still_needed(test, evidence, judged, open_)
+
+
+def _gain(test: Test, among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed]) -> float:
+    """The bits a test is expected to tell, made for the first time or once more."""
+    if test in evidence:
+        return again_information(evidence[test], among, chances)
+    return fsum(information(one, among, chances) for one in (_OF_A_RUN if test is Test.RUN_START else (test,)))
 
 
 _OPEN = (Verdict.UNSURE, Verdict.UNJUDGED)
@@ -157,9 +174,9 @@ def _possible(test: Test, evidence: Mapping[Test, Observed]) -> bool:
 
 
 def _told(test: Test, evidence: Mapping[Test, Observed]) -> bool:
-    """Whether what it would tell is on record: it was made, or made where its part is in it and sound."""
+    """Whether what it would tell is on record: it was made where its part is in it, and sound."""
     wider = evidence.get(WIDER.get(test, test))
-    return test in evidence or (wider is not None and wider.outcome == _SOUND)
+    return wider is not None and wider.outcome == _SOUND
 
 
 def _change(power: str, state: str) -> float:
@@ -179,10 +196,8 @@ def _why(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> s
     return f"It settles whether this is so: {top.says}"
 
 
-def to_confirm(
-    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
-) -> NextTest | None:  # fmt: skip
-    """Where one suspect stands: what its confirming test still lacks. None where none stands, or nothing is lacking that can be done."""
+def likeliest(among: Sequence[Hypothesis], chances: Sequence[float]) -> tuple[FaultKey, float, float]:
+    """The likeliest fault, its probability, and that of its part, whatever is wrong with it."""
     faults: dict[FaultKey, float] = {}
     parts: dict[Part | None, float] = {}
     for one, chance in zip(among, chances, strict=True):
@@ -190,7 +205,15 @@ def to_confirm(
             faults[fault.key] = faults.get(fault.key, 0.0) + chance
             parts[fault.part] = parts.get(fault.part, 0.0) + chance
     key = max(faults, key=lambda name: faults[name])
-    if parts[fault_of(key).part] < STANDS:
+    return key, faults[key], parts[fault_of(key).part]
+
+
+def to_confirm(
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
+) -> NextTest | None:  # fmt: skip
+    """Where one suspect stands: what its confirming test still lacks. None where none stands, or nothing is lacking that can be done."""
+    key, _, together = likeliest(among, chances)
+    if together < STANDS:
         return None
     outcomes = {test: seen.outcome for test, seen in evidence.items()}
     best: tuple[int, str] | None = None

@@ -5,12 +5,13 @@ A reading that is unsure or unjudged is no outcome and weighs nothing.
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from datetime import datetime
 from decimal import Decimal
 
 from outer_test.assessment import Judged, read_in_hand
-from outer_test.diagnosis.of_several import DECIDED, of_several
-from outer_test.diagnosis.outcomes import (
+from outer_test.diagnosis.classes import (
     CONTROL_POINTS,
+    FED_POINTS,
     LINE_DEAD_V,
     LONG_S,
     amps_class,
@@ -18,9 +19,11 @@ from outer_test.diagnosis.outcomes import (
     control_class,
     drop_class,
     fan_class,
+    fed_class,
     line_class,
     peak_class,
 )
+from outer_test.diagnosis.of_several import DECIDED, of_several
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import Value, parse_value
@@ -142,8 +145,7 @@ def before_the_reset(judged: Judged) -> Iterable[str]:
     if held:
         yield "line.breaker"
     for point in (*judged.inputs.latest, *visit.seen):
-        reading = judged.inputs.readings.get(point)
-        at = visit.saw_at(point) if reading is None else reading.at
+        at = taken_at(point, judged)
         fed = held and POINTS[point].fed_by & (Feed.LINE | Feed.COMPRESSOR)
         if (fed or point == PEAK) and at is not None and at < since:
             yield point
@@ -175,8 +177,19 @@ def read_after(seen: str, point: str, judged: Judged) -> bool:
     >>> read_after("button.terminals", "contactor.pole1.drop_v", judge(Visit()))
     False
     """
-    since, reading = judged.inputs.visit.saw_at(seen), judged.inputs.readings.get(point)
-    return since is not None and reading is not None and reading.at is not None and reading.at > since
+    since, at = judged.inputs.visit.saw_at(seen), taken_at(point, judged)
+    return since is not None and at is not None and at > since
+
+
+def taken_at(point: str, judged: Judged) -> datetime | None:
+    """When what stands at a point was read or seen; None where that is not on record.
+
+    >>> from outer_test.assessment import judge
+    >>> taken_at("cap.herm.uf", judge(Visit())) is None
+    True
+    """
+    reading = judged.inputs.readings.get(point)
+    return judged.inputs.visit.saw_at(point) if reading is None else reading.at
 
 
 def repeats(visit: Visit, point: str, standing: str) -> int:
@@ -211,9 +224,9 @@ def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
     for point, test in CONTROL_POINTS.items():
         if (volts := number(point)) is not None:
             yield point, test, control_class(volts)
-    for point, test in (("contactor.line.v", Test.LINE_SIDE), ("fan.board.v", Test.FAN_OUT), ("fan.feed.v", Test.FAN_FED)):
+    for point, test in FED_POINTS.items():
         if (volts := number(point)) is not None:
-            yield point, test, "alive" if volts >= LINE_DEAD_V else "dead"
+            yield point, test, fed_class(volts)
     for point, test in (("line.disconnect.v", Test.DISCONNECT), ("contactor.load.v", Test.LOAD_SIDE)):
         if (volts := number(point)) is not None:
             yield point, test, line_class(volts, _LOW * least)

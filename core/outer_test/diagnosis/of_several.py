@@ -3,10 +3,11 @@
 from collections.abc import Collection, Iterable
 
 from outer_test.assessment import Judged
-from outer_test.diagnosis.outcomes import LINE_DEAD_V
+from outer_test.diagnosis.classes import LINE_DEAD_V
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Finding, Verdict
 from outer_test.procedure import plan_of
+from outer_test.rules.windings import alike_windings, is_overload
 from outer_test.visit import Inputs, Measures, group_of, measures
 
 DECIDED = (Verdict.GOOD, Verdict.WATCH, Verdict.BAD, Verdict.STOP)
@@ -61,12 +62,8 @@ def _against_baseline(findings: list[Finding]) -> Iterable[tuple[Test, str, list
 
 
 def _is_overload(motor: str, inputs: Inputs) -> bool:
-    """Whether only what common has in it is open: the internal overload. Three like windings have it in all pairs."""
     read = [inputs.get(f"{motor}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
-    opened = [one is not None and one.is_open for one in read]
-    plate = inputs.visit.plate
-    alike = motor == "winding" and (plate.phase == 3 or plate.compressor.kind == "inverter")
-    return all(opened) if alike else opened == [True, True, False]
+    return is_overload([one is not None and one.is_open for one in read], alike_windings(inputs, motor))
 
 
 def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:

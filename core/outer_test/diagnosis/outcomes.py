@@ -3,34 +3,41 @@
 from collections.abc import Iterator, Mapping
 from math import erf, exp, inf, log
 
+from outer_test.diagnosis.classes import (
+    AMPS_OVER,
+    CONTROL_POINTS,
+    DROPS_V,
+    FAN_LOW_PART,
+    FAN_OVER,
+    FED_POINTS,
+    GROUNDED_OHM,
+    IDLE_PART,
+    LEAD_OHM,
+    LINE_DEAD_V,
+    LOCKED_PART,
+    LONG_S,
+    LOW_PART,
+    OPEN_POLE_V,
+    capacitance,
+    control_class,
+    drop_class,
+    fed_class,
+    peak_class,
+)
 from outer_test.diagnosis.things_tested import Test as T
 from outer_test.rules.capacitors.under_load import microfarads_per_ratio
-from outer_test.rules.contactor import coil, poles
-from outer_test.rules.power_up import control_trace, line_trace
-from outer_test.rules.start_and_run import running, start
 from outer_test.rules.start_and_run.kit import STILL_IN_A
-from outer_test.rules.windings import baseline, ground, leads, three_phase
+from outer_test.rules.windings import baseline, is_overload, three_phase
 from outer_test.rules.windings.pairs import least_winding_ohm
 from outer_test.twin import Unit, Value
 from outer_test.twin.unit import filled
 
 Chances = Mapping[str, float]
-# The cuts are the rules' own.
-DEAD_V, ALIVE_V, LINE_DEAD_V = float(control_trace.DEAD_V), float(coil.LOW_V), float(line_trace.DEAD_V)
-OPEN_POLE_V, DROPS_V, GROUNDED_OHM = float(poles.OPEN_V), float(poles.BAD_V), float(ground.GROUNDED_OHM)
-LEAD_OHM, LONG_S = float(leads.MOST_OHM), float(start.QUICK_S)
-_UNEQUAL = float(three_phase.ALLOWED)
-_LOCKED, _IDLE, _LOW = float(running.LOCKED_PART), float(running.IDLE_PART), float(running.LOW_WATCH)
-_FAN_LOW = float(running.LOW_BAD)
-# Past what a crest reading or the plate's own rounding makes of a sound start; amps past what weather, charge or low volts do to
-# a sound compressor, and to a fan motor [M]; volts that a sound disconnect or whip does not lose, running [M].
-PEAK_OVER, AMPS_OVER, FAN_OVER, LOST_V = 1.6, 1.5, 1.3, 3.0
 # What becomes of a compressor that does not turn: the person hears it hum, or its overload or breaker has already let go.
 _HUMMED = {"hummed": 0.83, "tripped": 0.11, "nothing": 0.06}
 _AMPS_SPREAD, _FAN_SPREAD, _VOLTS_SPREAD, _FAINT = 0.11, 0.08, 0.02, 0.004  # of a reading, from one unit of a plate to the next [M]
-_WINDING_SPREAD = 0.15
+_WINDING_SPREAD, _UNEQUAL = 0.15, float(three_phase.ALLOWED)
 _MARGIN_SPREAD, _LEAST = 0.1, 0.02
-_STANDS, _FED = 0.78, 0.28  # of locked amps: the rule's cuts less what the volts while starting leave open
 _RUNS_HARD = {"good": 0.5, "high": 0.5}
 _STALLED_A = {"locked": 0.50, "none": 0.38, "high": 0.12}
 _SEEN_OF_FAN = {
@@ -93,19 +100,6 @@ def _dead(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
     yield from _windings(reads, unit)
 
 
-def capacitance(reading: float, low: float, high: float, rated: float) -> str:
-    """The class a capacitance is in; `inf` for a meter that shows OL on a shorted part.
-
-    >>> capacitance(40.0, 51.7, 58.3, 55.0)
-    'low'
-    """
-    if reading == inf:
-        return "shorted"
-    if reading < 0.1 * rated:
-        return "open"
-    return "low" if reading < low else "high" if reading > high else "good"
-
-
 def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
     leads = [_number(reads, f"lead.{terminal}.ohm") for terminal in "crs"]
     if leads[0] is not None:
@@ -132,9 +126,9 @@ def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -
     values = [_number(reads, f"{group}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
     if any(one is None for one in values):
         return {}
-    opened = tuple(one == inf for one in values)
+    opened = [one == inf for one in values]
     alike = motor == "compressor" and unit.compressor is None  # three like windings
-    if all(opened) if alike else opened == (True, True, False):
+    if is_overload(opened, alike):
         return surely("stays open" if unit.value(f"{motor}.overload.stays") else "overload")
     if any(opened):
         return surely("open")
@@ -151,7 +145,9 @@ def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
     if "line.reset" in reads:
         yield T.RESET, surely(str(reads["line.reset"]))
     least = 0.9 * min(unit.plate.volts)
-    yield T.LINE_SIDE, surely("alive" if (_number(reads, "contactor.line.v") or 0) >= LINE_DEAD_V else "dead")
+    for point, test in FED_POINTS.items():
+        if (volts := _number(reads, point)) is not None:
+            yield test, surely(fed_class(volts))
     along = [_number(reads, point) or 0 for point in ("line.disconnect.v", "line.l1_l2.v", "contactor.line.v")]
     yield T.DISCONNECT_DROP, surely(drop_class(along[0], along[1]))
     yield T.WHIP_DROP, surely(drop_class(along[1], along[2]))
@@ -166,39 +162,6 @@ def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
 
 def _legs(volts: list[float]) -> str:
     return "both" if min(volts) > LINE_DEAD_V else "one" if max(volts) > LINE_DEAD_V else "none"
-
-
-def line_class(volts: float, least: float) -> str:
-    """The class of volts between two lines.
-
-    >>> line_class(238, 187), line_class(120, 187), line_class(0.2, 187)
-    ('alive', 'low', 'dead')
-    """
-    return "alive" if volts >= least else "low" if volts >= LINE_DEAD_V else "dead"
-
-
-def drop_class(before: float, after: float) -> str:
-    """The class of the volts that are lost between two places on the line, running.
-
-    >>> drop_class(236.5, 236.3), drop_class(236.5, 229.2)
-    ('good', 'dropping')
-    """
-    return "dropping" if before - after >= LOST_V else "good"
-
-
-def control_class(volts: float) -> str:
-    """The class of low voltage at a point.
-
-    >>> control_class(26), control_class(12), control_class(3)
-    ('alive', 'low', 'dead')
-    """
-    return "alive" if volts >= ALIVE_V else "low" if volts >= DEAD_V else "dead"
-
-
-CONTROL_POINTS = {
-    "control.r_c.v": T.R_C, "control.stat_r_c.v": T.STAT, "control.stat_y.v": T.STAT_Y, "control.y_in.v": T.Y_IN,
-    "control.y_out.v": T.Y_OUT, "contactor.coil.v": T.COIL_V, "defrost.control.v": T.BOARD_R_C,
-}  # fmt: skip
 
 
 def _low_voltage(reads: Mapping[str, Value]) -> Iterator[tuple[T, Chances]]:
@@ -241,17 +204,6 @@ def _peak(volts_ratio: float, reads: Mapping[str, Value], unit: Unit, starts: fl
     ratio = volts_ratio / max(_number(reads, "line.starting.v") or unit.volts, 1.0)
     rises, stands = surely(peak_class(ratio, True)), surely(peak_class(ratio, False))
     return _mixed((starts, rises), (1 - starts, stands)) if 0 < starts < 1 else rises if starts else stands
-
-
-def peak_class(ratio: float, started: bool) -> str:
-    """The class of a start's peak, as a share of locked amps at the volts it had.
-
-    >>> peak_class(0.97, True), peak_class(0.97, False), peak_class(0.5, False), peak_class(2.4, True)
-    ('normal', 'locked', 'held', 'over')
-    """
-    if ratio >= PEAK_OVER:
-        return "over"
-    return "normal" if started else "locked" if ratio >= _STANDS else "held" if ratio >= _FED else "none"
 
 
 def _starts(reads: Mapping[str, Value], result: str) -> float:
@@ -298,12 +250,12 @@ def spread_amps(amps: float, rla: float, lra: float | None) -> Chances:
     >>> spread_amps(13.5, 17.9, 96)["good"] > 0.95
     True
     """
-    top = _LOCKED * lra if lra is not None else 3.0 * rla
+    top = LOCKED_PART * lra if lra is not None else 3.0 * rla
     return _shares(
         amps,
         (
-            (_IDLE * rla, "none"),
-            (_LOW * rla, "low"),
+            (IDLE_PART * rla, "none"),
+            (LOW_PART * rla, "low"),
             (rla, "good"),
             (AMPS_OVER * rla, "high"),
             (max(top, 1.6 * rla), "far over"),
@@ -313,36 +265,7 @@ def spread_amps(amps: float, rla: float, lra: float | None) -> Chances:
     )
 
 
-def amps_class(amps: float, rla: float, lra: float | None) -> str:
-    """The class of a compressor's running amps.
-
-    >>> amps_class(14, 17.9, 96), amps_class(19, 17.9, 96), amps_class(80, 17.9, 96)
-    ('good', 'high', 'locked')
-    """
-    if lra is not None and amps >= _LOCKED * lra:
-        return "locked"
-    if amps < _IDLE * rla:
-        return "none"
-    if amps > rla:
-        return "high" if amps <= AMPS_OVER * rla else "far over"
-    return "low" if amps < _LOW * rla else "good"
-
-
-def fan_class(amps: float, fla: float) -> str:
-    """The class of a fan motor's amps.
-
-    >>> fan_class(1.0, 1.2), fan_class(1.4, 1.2), fan_class(0.02, 1.2)
-    ('good', 'high', 'none')
-    """
-    if amps > fla:
-        return "high" if amps <= FAN_OVER * fla else "far over"
-    return "none" if amps < 0.1 * fla else "low" if amps < _FAN_LOW * fla else "good"
-
-
 def _fan(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
-    for point, test in (("fan.board.v", T.FAN_OUT), ("fan.feed.v", T.FAN_FED)):
-        if (volts := _number(reads, point)) is not None:
-            yield test, surely("alive" if volts >= LINE_DEAD_V else "dead")
     yield T.FAN_STATE, _SEEN_OF_FAN[str(reads["fan.state"])]
     if (amps := _number(reads, "amps.fan.run_a")) is not None:
         fla = unit.plate.fan.fla or 1.2
@@ -350,7 +273,7 @@ def _fan(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
             T.FAN_A,
             _shares(
                 amps,
-                ((0.1 * fla, "none"), (_FAN_LOW * fla, "low"), (fla, "good"), (FAN_OVER * fla, "high"), (inf, "far over")),
+                ((0.1 * fla, "none"), (FAN_LOW_PART * fla, "low"), (fla, "good"), (FAN_OVER * fla, "high"), (inf, "far over")),
                 _FAN_SPREAD,
             ),
         )

@@ -1,12 +1,11 @@
 """What is mended without a part: a breaker closed once, an overload left to cool. It is next where it stands alone."""
 
 from collections.abc import Collection, Mapping, Sequence
-from math import fsum
 
 from outer_test.assessment import Judged
 from outer_test.diagnosis.accuse import ENOUGH
 from outer_test.diagnosis.hypotheses import Hypothesis
-from outer_test.diagnosis.next_test import NextTest
+from outer_test.diagnosis.next_test import NextTest, likeliest
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Verdict
@@ -26,7 +25,9 @@ def without_a_part(
     A breaker is closed once, and only with everything found sound dead: what is lacking of that comes first. open_: the points
     that can be read. Source: handbook section 8, `reset`; section 7, `winding-open`.
     """
-    key = _standing(among, chances)
+    key, own, together = likeliest(among, chances)
+    if together < ENOUGH or own < together / 2:
+        return None
     if key is FaultKey.BREAKER_TRIPPED and judged.inputs.visit.saw(RESET) is None:
         return _closed_once(judged, open_)
     if key is FaultKey.OVERLOAD_OPEN:
@@ -51,13 +52,3 @@ def _closed_once(judged: Judged, open_: Collection[str]) -> NextTest | None:
         why = "Before the breaker is closed once, all is found sound dead: grounds and pairs, leads, capacitors, faces, wiring."
         return NextTest(lacking, POINTS[lacking].title, why, 2.0, POINTS[lacking].power)
     return NextTest(RESET, POINTS[RESET].title, f"All is found sound. {found.next}", 2.0, POINTS[RESET].power, mends=True)
-
-
-def _standing(among: Sequence[Hypothesis], chances: Sequence[float]) -> FaultKey | None:
-    """The likeliest fault, where its part stands at 90 % and it makes out at least half of that."""
-    top = max(zip(chances, among, strict=True), key=lambda pair: pair[0])
-    if not top[1].faults:
-        return None
-    fault = top[1].faults[0]
-    together = fsum(chance for chance, one in zip(chances, among, strict=True) if one.part is fault.part)
-    return fault.key if together >= ENOUGH and top[0] >= together / 2 else None

@@ -8,9 +8,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from math import inf
 
+from outer_test.twin.breaker import closed, holds, trips
 from outer_test.twin.control import CONTROL_FUSE, METER_S, Control, ControlState, armature, ohms_of, valve_impedance
 from outer_test.twin.line import LineState, Solved, solve_line
-from outer_test.twin.reset import TRIPS_AT, breaker_a, closed, holds
 from outer_test.twin.starting import Start, fan_slip, start
 from outer_test.twin.unit import FUSE, OPEN_OHM, POLE, SOUND_OHM, WHIP, Unit
 
@@ -101,7 +101,7 @@ def _line_side(unit: Unit, shut: tuple[str, ...]) -> LineSide:
     if unit.compressor is not None:
         own = start(unit, shut)
         standing = own.running or solve_line(unit, LineState(shut, 1.0, fan_slip(unit, _fan_volts(own.standing))))
-        return LineSide(own, "tripped" if _trips(unit, own.standing) else own.outcome, standing, idle)
+        return LineSide(own, "tripped" if trips(unit, own.standing) else own.outcome, standing, idle)
     rest = solve_line(unit, LineState(shut, 1.0, 1.0))
     turns = _turns(unit, rest)
     standing = solve_line(unit, LineState(shut, 0.03 if turns else 1.0, fan_slip(unit, _fan_volts(rest))))
@@ -134,12 +134,6 @@ def _hums(unit: Unit, solved: Solved) -> bool:
 def _legs(solved: Solved) -> tuple[float, float, float]:
     ends = ("compressor.T1", "compressor.T2", "compressor.T3")
     return (solved.across(ends[0], ends[1]), solved.across(ends[1], ends[2]), solved.across(ends[0], ends[2]))
-
-
-def _trips(unit: Unit, solved: Solved) -> bool:
-    """A path to ground that draws several times the breaker's size opens it at once."""
-    ground = unit.value("compressor.ground", SOUND_OHM)
-    return ground < 1000 and abs(solved.volts.get("compressor.C", 0j)) / ground > TRIPS_AT * breaker_a(unit) / 10
 
 
 def shown(unit: Unit, known: Known | None = None) -> dict[str, Value]:
@@ -286,10 +280,10 @@ def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
         reads["amps.compressor.peak_a"] = own.peak_a
         reads["line.starting.v"] = own.standing.across("contactor.T1", "contactor.T2")
         reads["start.margin"] = own.margin
-        if own.seconds is not None and (wire := _start_wire(unit)):
-            reads["amps.kit.a"] = now.through(wire)
         if own.seconds is not None:
             reads["amps.compressor.start_s"] = own.seconds
+            if wire := _start_wire(unit):
+                reads["amps.kit.a"] = now.through(wire)
         main, second = now.windings("compressor")
         reads["amps.compressor.run_a"] = abs(main + second)
         cap = next(part.name for part in unit.circuit.parts if part.name in ("capacitor", "capacitor_herm"))

@@ -5,7 +5,7 @@ from collections import Counter
 from dataclasses import replace
 
 from outer_test.assessment import assess
-from outer_test.assessment.tests.test_handbook_cuts import DEMAND, PLATE
+from outer_test.assessment.tests.cuts import DEMAND, PLATE
 from outer_test.circuit.tests.test_circuit import every_unit
 from outer_test.entry import AT_STATION, SAYINGS, parse_line
 from outer_test.judgement import Verdict

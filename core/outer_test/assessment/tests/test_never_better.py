@@ -7,7 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from outer_test.assessment import assess
-from outer_test.assessment.tests.test_handbook_cuts import PLATE
+from outer_test.assessment.tests.cuts import PLATE
 from outer_test.judgement import HouseRules
 from outer_test.visit import Reading, Visit
 from visit_samples.any_visits import METERS, rules

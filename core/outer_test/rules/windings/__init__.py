@@ -1,10 +1,10 @@
 """Compressor and fan motor windings (handbook section 7)."""
 
-from outer_test.rules.windings.applied import winding_findings
+from outer_test.rules.windings.applied import alike_windings, winding_findings
 from outer_test.rules.windings.baseline import at_25c, winding_short
 from outer_test.rules.windings.ground import GroundTest, insulation, winding_ground
 from outer_test.rules.windings.leads import lead_through
-from outer_test.rules.windings.open import OpenTest, Shell, winding_open
+from outer_test.rules.windings.open import OpenTest, Shell, is_overload, winding_open
 from outer_test.rules.windings.pairs import winding_id, winding_sum
 from outer_test.rules.windings.three_phase import equal_pairs
 
@@ -12,9 +12,11 @@ __all__ = [
     "GroundTest",
     "OpenTest",
     "Shell",
+    "alike_windings",
     "at_25c",
     "equal_pairs",
     "insulation",
+    "is_overload",
     "lead_through",
     "winding_findings",
     "winding_ground",

@@ -98,7 +98,7 @@ def _later_insulation(inputs: Inputs, motor: str, point: str) -> Decimal | None:
 def _pair_findings(inputs: Inputs, motor: str, grounded: bool) -> Iterator[Finding]:
     pairs = {pair: found for pair in PAIRS if (found := inputs.get(f"{motor}.{pair}.ohm")) is not None}
     unlabelled = {name: found for name in UNLABELLED.values() if (found := inputs.get(f"{motor}.{name}.ohm")) is not None}
-    alike = _alike(inputs, motor)
+    alike = alike_windings(inputs, motor)
     if len(unlabelled) == len(UNLABELLED):
         if alike:
             pairs = pairs or dict(zip(PAIRS, unlabelled.values(), strict=True))
@@ -123,7 +123,7 @@ def _pair_findings(inputs: Inputs, motor: str, grounded: bool) -> Iterator[Findi
     yield from _three_pairs(inputs, motor, pairs, alike)
 
 
-def _alike(inputs: Inputs, motor: str) -> bool:
+def alike_windings(inputs: Inputs, motor: str) -> bool:
     """Whether the motor has three like windings."""
     plate = inputs.visit.plate
     return motor == "winding" and (plate.phase == 3 or plate.compressor.kind == "inverter")

@@ -44,6 +44,17 @@ class OpenTest:
     three_phase: bool = False
 
 
+def is_overload(opened: Sequence[bool], alike: bool) -> bool:
+    """Whether only what common has in it is open, the internal overload; three like windings have it in all pairs.
+
+    opened: C–R, C–S and R–S. alike: three phase or inverter. Source: [D] from the windings' common point.
+
+    >>> is_overload([True, True, False], alike=False), is_overload([True, True, True], alike=False)
+    (True, False)
+    """
+    return all(opened) if alike else list(opened) == [True, True, False]
+
+
 def winding_open(pairs: Sequence[Measured], how: OpenTest, shell: Shell | None = None, motor: str = "winding") -> Finding | None:
     """Judge the pattern of open pairs; None where no pair is open.
 
@@ -82,8 +93,7 @@ def winding_open(pairs: Sequence[Measured], how: OpenTest, shell: Shell | None =
             point, WINDING_OPEN, Verdict.UNSURE, "Exactly one open pair cannot be: the other two would read through it.",
             next="Measure all three again on clean terminals.",
         )  # fmt: skip
-    overload = all(opened) if how.three_phase else opened == [True, True, False]
-    if overload:
+    if is_overload(opened, how.three_phase):
         return _overload(point, part, shell or Shell(), how.three_phase)
     if how.three_phase:
         what = "Two pairs are open and one is through: the phase common to the two is open."
