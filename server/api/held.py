@@ -15,8 +15,7 @@ from api.company import need_lead
 from api.files import KEEPABLE
 from api.problems import Problem, Refused
 from api.signed_in import Asking, clock_of, need_csrf
-from files.held_photos import HeldOf, hold_photo
-from files.held_photos import settle as take_or_leave
+from files.held_photos import HeldOf, hold_photo, take_or_leave
 from visits.held import Settled, held_for, hold, photos_held
 
 router = Router(tags=["held"])

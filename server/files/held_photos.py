@@ -2,13 +2,12 @@
 
 from dataclasses import dataclass
 from datetime import datetime
-from uuid import UUID, uuid4
+from uuid import UUID
 
-from django.core.files.base import ContentFile
-from django.db import IntegrityError, transaction
+from django.db import transaction
 
 from accounts.models import Member, SignIn
-from files.photo_in import clean, keep_photo
+from files.photo_in import clean, keep_photo, put
 from files.photos import photo_of
 from fleet.write_unit import NoSuchUnit
 from outer_test.measurement import FieldProblem
@@ -31,26 +30,20 @@ class HeldOf:
 
 def hold_photo(sign_in: SignIn, photo_id: UUID, of: HeldOf, content: bytes, now: datetime) -> None:
     """Hold a photo of a shut-out device, made anew; the same one once. Raises FieldProblem."""
-    fresh, _, _ = clean(content)
     company = sign_in.company
+    if HeldPhoto.objects.of(company).filter(uuid=photo_id).exists():
+        return
+    fresh, _, _ = clean(content)
     with transaction.atomic():
         row = held_of(sign_in)
-        if HeldPhoto.objects.of(company).filter(uuid=photo_id).exists():
-            return
         row.arrived_at = row.arrived_at or now
         row.save()
         if HeldPhoto.objects.of(company).filter(held=row).count() >= MOST:
             raise FieldProblem("photo", f"No more than {MOST} photos are held.")
-        held = HeldPhoto(company=company, held=row, uuid=photo_id, unit=of.unit, visit=of.visit, part=of.part, about=of.about.strip())
-        held.file.save(f"{uuid4().hex}.jpg", ContentFile(fresh), save=False)
-        try:
-            with transaction.atomic():
-                held.save()
-        except IntegrityError:  # the same photo arrived twice at once
-            held.file.delete(save=False)
+        put(HeldPhoto(company=company, held=row, uuid=photo_id, unit=of.unit, visit=of.visit, part=of.part, about=of.about.strip()), fresh)
 
 
-def settle(lead: Member, held: int, take: bool) -> Settled:
+def take_or_leave(lead: Member, held: int, take: bool) -> Settled:
     """Write what a shut-out device had not sent as its member's, photos with it, or leave all of it out for good.
 
     A photo whose unit or visit is not there is refused as an entry would be. Raises NothingHeld, FieldProblem.

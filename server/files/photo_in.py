@@ -15,7 +15,7 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 from accounts.models import Member
 from fleet.models import Unit
 from outer_test.measurement import FieldProblem
-from visits.models import Photo, Visit
+from visits.models import HeldPhoto, Photo, Visit
 
 MOST_BYTES = 12_000_000
 MOST_PIXELS, MOST_SIDE = 50_000_000, 12_000
@@ -97,15 +97,22 @@ def keep_photo(member: Member, of: PhotoOf, photo_id: UUID, content: bytes, at: 
         height=height,
         size=len(fresh),
     )
-    photo.file.save(f"{uuid4().hex}.jpg", ContentFile(fresh), save=False)
+    if put(photo, fresh):
+        return photo
+    first: Photo = Photo.objects.of(member.company).get(uuid=photo_id)
+    return first
+
+
+def put(row: Photo | HeldPhoto, picture: bytes) -> bool:
+    """Save a row with its picture; False where the same photo came first. What is not kept leaves nothing behind."""
+    row.file.save(f"{uuid4().hex}.jpg", ContentFile(picture), save=False)
     try:
         with transaction.atomic():
-            photo.save()
-    except IntegrityError:  # the same photo arrived twice at once
-        photo.file.delete(save=False)
-        first: Photo = Photo.objects.of(member.company).get(uuid=photo_id)
-        return first
+            row.save()
+    except IntegrityError:  # it arrived twice at once
+        row.file.delete(save=False)
+        return False
     except Exception:
-        photo.file.delete(save=False)  # what was not kept leaves nothing behind
+        row.file.delete(save=False)
         raise
-    return photo
+    return True

@@ -69,8 +69,8 @@ def write_whole(
     with ledger_of(writer) as ledger:
         # Opened no later than its first line: within a device no time runs back.
         row = put_on_the_list(
-            ledger, unit, visit_id, opened, min(at, first), rules=plain.get("rules", {}), baseline=plain.get("baseline", []),
-            experience=plain.get("experience", []), timed_out_before=visit.timed_out_before,
+            ledger, unit, visit_id, opened, min(at, first), rules=plain.get("rules", {}),
+            known_before={name: plain.get(name, []) for name in ("baseline", "experience")}, timed_out_before=visit.timed_out_before,
             frozen={name: plain[name] for name in _FROZEN if name in plain},
         )  # fmt: skip
         ids = _Ids(visit_id, lines, company.pk)

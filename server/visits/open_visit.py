@@ -1,5 +1,6 @@
 """Opening a visit to a unit."""
 
+from collections.abc import Mapping
 from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid5
@@ -64,14 +65,19 @@ def opened_id(visit_id: UUID) -> UUID:
 
 
 def put_on_the_list(
-    ledger: Ledger, unit: Unit, visit_id: UUID, opened: Opened, at: datetime | None = None, seq: int | None = None, **beside: Any
-) -> Visit:
-    """Open a visit: its row and its first event. beside: what the row keeps beside its events."""
+    ledger: Ledger, unit: Unit, visit_id: UUID, opened: Opened, at: datetime | None = None, seq: int | None = None,
+    known_before: Mapping[str, Any] | None = None, **beside: Any,
+) -> Visit:  # fmt: skip
+    """Open a visit: its row and its first event.
+
+    known_before: what earlier visits tell, where it comes with the visit; else it is asked for. beside: what else the row keeps.
+    """
     writer, company = ledger.writer, ledger.writer.company
     row = Visit(
         company=company, id=visit_id, unit=unit, scheduled_for=opened.scheduled_for, complaint=opened.complaint,
         began=opened.began, notes=opened.notes, return_of_id=UUID(opened.return_of) if opened.return_of else None,
-        **({"technician": writer.member, "rules": company.rules} | _known_before(company, unit) | beside),
+        **(_known_before(company, unit) if known_before is None else known_before),
+        **({"technician": writer.member, "rules": company.rules} | beside),
     )  # fmt: skip
     row.find_text = find_text_of(row, row.technician.shown_name)
     row.save(force_insert=True)

@@ -31,7 +31,7 @@ const Line = chakra("button", {
   },
 });
 
-const counted = (count: number, what: string): string => (count === 0 ? "" : `${count} ${what}`);
+const unlessNone = (count: number, what: string): string => (count === 0 ? "" : `${count} ${what}`);
 
 export function Unsent() {
   const entries = useEntries();
@@ -44,8 +44,8 @@ export function Unsent() {
   if (reached && refused === 0) return null;
   const words = [
     reached ? "" : "No signal",
-    counted(reached ? 0 : waiting, "waiting"),
-    counted(refused, "not saved"),
+    unlessNone(reached ? 0 : waiting, "waiting"),
+    unlessNone(refused, "not saved"),
   ];
   return (
     <>

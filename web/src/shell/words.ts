@@ -49,3 +49,7 @@ export const day = (at: string) => DAY.format(new Date(at));
 export const month = (at: string) => MONTH.format(new Date(at));
 
 export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** A number and what it counts: 1 row, 2 rows. */
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${count} ${count === 1 ? one : many}`;

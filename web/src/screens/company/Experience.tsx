@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 
 import { api, data } from "../../api/client";
-import { capital, COMPLAINT } from "../../shell/words";
+import { capital, COMPLAINT, counted } from "../../shell/words";
 
 export function Experience() {
   const told = useQuery({
@@ -28,7 +28,7 @@ export function Experience() {
         <Box key={complaint} borderTopWidth="1px" borderColor="edge" py="2">
           <Flex justify="space-between" gap="3">
             <Text fontWeight="700">{capital(COMPLAINT[complaint] ?? "no complaint recorded")}</Text>
-            <Text color="faint">{visits === 1 ? "1 call" : `${visits} calls`}</Text>
+            <Text color="faint">{counted(visits, "call")}</Text>
           </Flex>
           {causes.map((cause) => (
             <Flex key={cause.fault} justify="space-between" gap="3">

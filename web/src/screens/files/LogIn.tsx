@@ -8,7 +8,7 @@ import { Mark, type MarkKind } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { Choice, Field, Problem } from "../../shell/fields";
 import { FileButton } from "../../shell/FileButton";
-import { dayAndClock } from "../../shell/words";
+import { counted, dayAndClock } from "../../shell/words";
 import { useJob, type Way } from "./job";
 import { LogColumns } from "./LogColumns";
 
@@ -119,9 +119,6 @@ function OnItsWay(props: {
     </Box>
   );
 }
-
-/** A number and its noun: 1 row, 2 rows. */
-const counted = (count: number, noun: string) => `${count} ${noun}${count === 1 ? "" : "s"}`;
 
 function Progress({ job }: { job: Job }) {
   const said = SAYS[job.state];

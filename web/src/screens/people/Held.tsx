@@ -8,14 +8,12 @@ import { useAttempt } from "../../shell/attempt";
 import { Problem } from "../../shell/fields";
 import { Sure } from "../../shell/Sure";
 import { say } from "../../shell/toast";
-import { dayAndClock } from "../../shell/words";
-
-const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+import { counted, dayAndClock } from "../../shell/words";
 
 function whatWaits({ count, kinds, photos }: Schemas["HeldShown"]): string {
   const by = Object.entries(kinds).map(([kind, each]) => `${each} ${kind}`);
   const entries = count > 0 ? [`${counted(count, "entry", "entries")} (${by.join(", ")})`] : [];
-  return [...entries, ...(photos > 0 ? [counted(photos, "photo", "photos")] : [])].join(" and ");
+  return [...entries, ...(photos > 0 ? [counted(photos, "photo")] : [])].join(" and ");
 }
 
 export function Held() {

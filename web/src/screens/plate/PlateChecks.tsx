@@ -6,6 +6,7 @@ import type { Finding } from "../../api/client";
 import { Mark, markOf } from "../../drawing/Mark";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
+import { counted } from "../../shell/words";
 
 const AGREES = "good";
 
@@ -21,7 +22,7 @@ export function PlateChecks({ findings, typing }: { findings: Finding[]; typing:
         <Flex align="center" gap="2" wrap="wrap">
           <Mark kind={markOf(AGREES)} />
           <Text fontWeight="600">
-            {agree.length === 1 ? "1 check agrees" : `${agree.length} checks agree`}
+            {counted(agree.length, "check agrees", "checks agree")}
             {typing && ", as it is typed"}
           </Text>
           <Button look="quiet" aria-expanded={all} onClick={() => setAll(!all)}>

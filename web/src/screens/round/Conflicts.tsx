@@ -2,7 +2,7 @@
 import { Box, Text } from "@chakra-ui/react";
 
 import type { Schemas, VisitShown } from "../../api/client";
-import { clock } from "../../shell/words";
+import { counted, clock } from "../../shell/words";
 
 type Conflict = Schemas["ConflictShown"];
 
@@ -43,8 +43,8 @@ export function Conflicts({ visit }: { visit: VisitShown }) {
       ))}
       {unreadable > 0 && (
         <Text>
-          {unreadable === 1 ? "1 entry" : `${unreadable} entries`} of this visit cannot be read by this
-          version of the app. Nothing of it is lost.
+          {counted(unreadable, "entry", "entries")} of this visit cannot be read by this version of the app.
+          Nothing of it is lost.
         </Text>
       )}
     </Box>

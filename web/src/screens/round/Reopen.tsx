@@ -7,7 +7,7 @@ import { useDraft } from "../../api/draft";
 import { act } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { Field, TextInput } from "../../shell/fields";
-import { clock } from "../../shell/words";
+import { counted, clock } from "../../shell/words";
 
 export function Reopen({ visit }: { visit: VisitShown }) {
   const { waiting } = visit.round;
@@ -26,9 +26,7 @@ export function Reopen({ visit }: { visit: VisitShown }) {
     <Box mt="3">
       {waiting.length > 0 && (
         <Box role="status" borderWidth="1px" borderColor="ochre" bg="ochreTint" p="3" mb="2">
-          <Text fontWeight="700">
-            {waiting.length === 1 ? "1 entry" : `${waiting.length} entries`} came after the end
-          </Text>
+          <Text fontWeight="700">{counted(waiting.length, "entry", "entries")} came after the end</Text>
           <Text fontSize="sm" mb="1">
             Stored, and not counted until the visit is opened again.
           </Text>
