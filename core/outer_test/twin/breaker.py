@@ -26,7 +26,7 @@ def closed(unit: Unit) -> Unit:
 
         >>> from outer_test.nameplate import Plate
         >>> from outer_test.twin.line import Solved
-    from outer_test.twin.unit import make_unit
+        >>> from outer_test.twin.unit import make_unit
         >>> tripped = make_unit(Plate()).with_values({"breaker.tripped": 1, BREAKER[1]: 1e9})
         >>> closed(tripped).value("breaker.tripped"), BREAKER[1] in closed(tripped).values
         (0.0, False)
