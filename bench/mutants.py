@@ -1,7 +1,7 @@
 """How many faults put into the rules the tests find. Run: ./test bench.mutants rules [measurement ...]
 
 mutmut's operators make the faults: another number, another comparison, another choice. Words are left alone, and so are
-faults that only crash. A thousand are drawn by a seed; each is put into a copy of the core, and the package's own tests and
+faults that only crash. A thousand are drawn by a seed; each is put into a copy of the core, and its own tests, its package's and
 those of the whole visit run on it until one fails. Survivors are printed: each is a test that is missing, or no fault at all.
 """
 
@@ -11,6 +11,7 @@ import shutil
 import subprocess
 import sys
 import tempfile
+import unittest
 from collections import Counter
 from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import ThreadPoolExecutor
@@ -31,6 +32,7 @@ OPERATORS: tuple[Callable[[Any], Iterable[libcst.CSTNode]], ...] = (
 KINDS = {operator: kind for kind, operator in mutators.mutation_operators if operator in OPERATORS}
 NOT_ENTERED = (libcst.Annotation, libcst.Decorator, libcst.Import, libcst.ImportFrom, libcst.BaseString)
 TESTED_BY = ("rules", "assessment", "diagnosis", "report")
+LEFT_OUT = frozenset({"slow", "long"})  # minutes of simulated visits: a survivor would have to sit through them
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +89,7 @@ def survives(mutant: Mutant, copies: list[Path]) -> bool:
     copy = copies.pop()
     try:
         (copy / mutant.file).write_text(mutant.code())
-        command = [sys.executable, "-m", "bench.mutants", "--try", mutant.package]
+        command = [sys.executable, "-m", "bench.mutants", "--try", str(mutant.file)]
         env = os.environ | {"PYTHONPATH": f"{copy}:{CORE.parent}", "PYTHONDONTWRITEBYTECODE": "1"}
         try:
             done = subprocess.run(command, env=env, cwd=CORE.parent, capture_output=True, timeout=SLOWEST_S, check=False)
@@ -99,11 +101,9 @@ def survives(mutant: Mutant, copies: list[Path]) -> bool:
         copies.append(copy)
 
 
-def run_tests(package: str) -> int:
-    """The tests that hold this package, in the copy that stands first on the path; 0 where all pass."""
-    import unittest  # noqa: PLC0415 - only where tests run
-
-    import hypothesis  # noqa: PLC0415
+def run_tests(file: Path) -> int:
+    """The tests that hold this file, nearest first, in the copy that stands first on the path; 0 where all pass."""
+    import hypothesis  # noqa: PLC0415 - only where tests run
 
     import outer_test  # noqa: PLC0415
 
@@ -111,10 +111,24 @@ def run_tests(package: str) -> int:
     hypothesis.settings.load_profile("mutants")
     top = Path(outer_test.__file__).parents[1]
     suite = unittest.TestSuite()
-    for name in dict.fromkeys((package, *TESTED_BY)):
-        for tests in sorted((top / "outer_test" / name).rglob("tests")):
-            suite.addTests(unittest.defaultTestLoader.discover(str(tests), top_level_dir=str(top)))
+    packages = dict.fromkeys((file.parts[1], *TESTED_BY))
+    folders = [
+        file.parent,
+        *(tests.parent.relative_to(top) for name in packages for tests in sorted((top / "outer_test" / name).rglob("tests"))),
+    ]
+    for folder in dict.fromkeys(folders):
+        if (top / folder / "tests").is_dir():
+            found = unittest.defaultTestLoader.discover(str(top / folder / "tests"), top_level_dir=str(top))
+            suite.addTests(test for test in _each(found) if not LEFT_OUT & getattr(test, "tags", frozenset()))
     return 0 if unittest.TextTestRunner(failfast=True, verbosity=0).run(suite).wasSuccessful() else 1
+
+
+def _each(suite: unittest.TestSuite) -> Iterator[unittest.TestCase]:
+    for test in suite:
+        if isinstance(test, unittest.TestSuite):
+            yield from _each(test)
+        else:
+            yield test
 
 
 def main(packages: list[str]) -> int:
@@ -127,10 +141,11 @@ def main(packages: list[str]) -> int:
         for copy in copies:
             shutil.copytree(CORE, copy)
         with ThreadPoolExecutor(len(copies)) as pool:
-            alive = list(pool.map(lambda mutant: survives(mutant, copies), drawn))
-    left = [mutant for mutant, survived in zip(drawn, alive, strict=True) if survived]
-    for mutant in sorted(left, key=lambda mutant: (str(mutant.file), mutant.line)):
-        print(mutant)
+            left = []
+            for mutant, survived in zip(drawn, pool.map(lambda mutant: survives(mutant, copies), drawn), strict=True):
+                if survived:
+                    left.append(mutant)
+                    print(mutant, flush=True)
     print("\n".join(f"{count:4} {file}" for file, count in Counter(str(mutant.file) for mutant in left).most_common()))
     found = 100 * (1 - len(left) / max(len(drawn), 1))
     print(f"{len(drawn)} of {every} faults drawn, {found:.1f} % found (aim {AIM_PCT} %)")
@@ -139,4 +154,4 @@ def main(packages: list[str]) -> int:
 
 if __name__ == "__main__":
     words = sys.argv[1:]
-    sys.exit(run_tests(words[1]) if words[:1] == ["--try"] else main(words or ["rules", "measurement"]))
+    sys.exit(run_tests(Path(words[1])) if words[:1] == ["--try"] else main(words or ["rules", "measurement"]))
