@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.errors import ValidationError
 
-from api import advice, company, defrost, files, fleet, held, imports, licences, people, rules, session, sheet, sync, units, van, visits
+from api import advice, company, files, fleet, held, imports, licences, people, practice, rules, session, sheet, sync, units, van, visits
 from api.documented import with_problems
 from api.parser import KeepableParser
 from api.problems import register
@@ -37,7 +37,6 @@ api = FieldNamingAPI(
 api.add_router("/session", session.router)
 api.add_router("", visits.router)
 api.add_router("", sync.router)
-api.add_router("/visits", defrost.router)
 api.add_router("/visits", sheet.router)
 api.add_router("/units", units.router)
 api.add_router("/company", company.router)
@@ -49,6 +48,7 @@ api.add_router("/held", held.router)
 api.add_router("/people", people.router)
 api.add_router("/invitation", people.coming_in)
 api.add_router("/advice", advice.router)
+api.add_router("/practice", practice.router)
 api.add_router("/rules", rules.router)
 api.add_router("/licences", licences.router)
 register(api)

@@ -22,7 +22,19 @@ class Screens(BrowserTest):
         return ["/", *dict.fromkeys([*steps, *more]), f"{visit}/all", f"{visit}/defrost", f"{visit}/sheet", *self.own_screens()]
 
     def own_screens(self) -> list[str]:
-        return ["/rules", "/meters", "/boards", "/company", "/people", "/password", "/files", "/watch", "/van", "/find?q=quarry"]
+        return [
+            "/rules",
+            "/meters",
+            "/boards",
+            "/company",
+            "/people",
+            "/password",
+            "/files",
+            "/watch",
+            "/van",
+            "/practice",
+            "/find?q=quarry",
+        ]
 
     def test_no_serious_accessibility_problem_and_nothing_wider_than_the_glass(self) -> None:
         self.page.goto(self.live_server_url)

@@ -16,6 +16,7 @@ const TodayScreen = lazy(() => import("./screens/today/Today"));
 const RoundScreen = lazy(round);
 const RulesScreen = lazy(() => import("./screens/rules/Rules"));
 const RuleScreen = lazy(() => import("./screens/rule/RuleScreen"));
+const PracticeScreen = lazy(() => import("./screens/practice/Practice"));
 const VanScreen = lazy(() => import("./screens/van/Van"));
 const MetersScreen = lazy(() => import("./screens/meters/Meters"));
 const BoardsScreen = lazy(() => import("./screens/boards/Boards"));
@@ -86,6 +87,7 @@ export function App() {
           <Route path="/u/:tag" element={<TagScreen />} />
           <Route path="/units/:unitId" element={<UnitScreen />} />
           <Route path="/boards" element={<BoardsScreen />} />
+          <Route path="/practice" element={<PracticeScreen />} />
           <Route path="/van" element={<VanScreen />} />
           <Route path="/meters" element={<MetersScreen />} />
           <Route path="/visits/:visitId/sheet" element={<SheetScreen />} />

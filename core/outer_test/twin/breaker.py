@@ -24,12 +24,12 @@ def trips(unit: Unit, solved: Solved) -> bool:
 def closed(unit: Unit) -> Unit:
     """The same unit with its breaker closed.
 
-        >>> from outer_test.nameplate import Plate
-        >>> from outer_test.twin.line import Solved
-        >>> from outer_test.twin.unit import make_unit
-        >>> tripped = make_unit(Plate()).with_values({"breaker.tripped": 1, BREAKER[1]: 1e9})
-        >>> closed(tripped).value("breaker.tripped"), BREAKER[1] in closed(tripped).values
-        (0.0, False)
+    >>> from outer_test.nameplate import Plate
+    >>> from outer_test.twin.line import Solved
+    >>> from outer_test.twin.unit import make_unit
+    >>> tripped = make_unit(Plate()).with_values({"breaker.tripped": 1, BREAKER[1]: 1e9})
+    >>> closed(tripped).value("breaker.tripped"), BREAKER[1] in closed(tripped).values
+    (0.0, False)
     """
     gone = {"breaker.tripped", "breaker.off", *BREAKER.values()}
     return replace(unit, values={name: value for name, value in unit.values.items() if name not in gone})

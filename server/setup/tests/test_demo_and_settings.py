@@ -38,11 +38,9 @@ class Demo(TestCase):
         entries = len(events(company, Kind.READING, Kind.SEEN))
         caller = Caller()
         caller.send("POST", "/session", {"username": "marlow", "password": DEMO_PASSWORD})
-        for path, body in (
-            ("/defrost/simulated", {"id": fresh(), "fault": "none"}), ("/rejudge", {"id": fresh()}),
-        ):  # fmt: skip
-            visit = Visit.objects.of(company).get(complaint="hums-no-start")
-            self.assertEqual(caller.send("POST", f"/visits/{visit.id}{path}", body).status_code, 200, path)
+        visit = Visit.objects.of(company).get(complaint="hums-no-start")
+        self.assertEqual(caller.do(f"/visits/{visit.id}", "stamp", {"event": "forced"}).status_code, 200)
+        self.assertEqual(caller.send("POST", f"/visits/{visit.id}/rejudge", {"id": fresh()}).status_code, 200)
         self.assertEqual(caller.do(f"/visits/{visit.id}", "power", {"state": "live"}).status_code, 200)
         self.assertEqual(caller.send("PUT", "/company/rules", {"id": fresh(), "rules": {}, "version": 0}).status_code, 200)
         remove_demo()

@@ -1,10 +1,10 @@
-"""Stamps of a watched defrost: once, in order, taken back without being lost; and the simulated board by the same door."""
+"""Stamps of a watched defrost: once, in order, taken back without being lost."""
 
 from datetime import timedelta
 from typing import Any
 
 from django.db import DatabaseError, connection, transaction
-from django.test import TestCase, override_settings
+from django.test import TestCase
 from django.utils import timezone
 
 from outer_test.ledger import Kind
@@ -24,9 +24,6 @@ class Stamps(TestCase):
 
     def post(self, kind: str, **body: Any) -> Any:
         return self.caller.do(f"/visits/{self.mine.visit.id}", kind, body)
-
-    def simulate(self, fault: str) -> Any:
-        return self.caller.send("POST", f"/visits/{self.mine.visit.id}/defrost/simulated", {"id": fresh(), "fault": fault})
 
     def stamp(self, event: str, seconds: float, **more: Any) -> Any:
         return self.post("stamp", event=event, at=(self.start + timedelta(seconds=seconds)).isoformat(), **more)
@@ -90,16 +87,6 @@ class Stamps(TestCase):
         self.stamp("forced", 100)
         self.assertEqual(self.stamp("valve-shift", 0).json()["errors"][0]["field"], "at")
         self.assertEqual(self.post("undo", stamp=fresh()).json()["errors"][0]["field"], "stamp")
-
-    def test_the_simulated_board_stamps_through_the_same_door(self) -> None:
-        with override_settings(DEMO=True):
-            self.assertEqual(self.simulate("fan relay stuck").status_code, 200)
-            got = self.caller.send("GET", f"/visits/{self.mine.visit.id}").json()["round"]
-            self.assertEqual(self.lanes(got)["fan"], "bad")
-            self.assertIn("fan relay stuck", [one["fault"] for one in got["diagnosis"]["suspects"]][:2])
-            self.assertEqual(self.simulate("gremlins").json()["errors"][0]["field"], "fault")
-        with override_settings(DEMO=False):
-            self.assertEqual(self.simulate("none").status_code, 403)
 
     def test_a_unit_without_a_defrost_control_has_no_bench(self) -> None:
         bare = Fixture("Second")

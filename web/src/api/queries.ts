@@ -75,14 +75,6 @@ export const askPhotos = (unit: string) =>
 export const usePhotos = (unit: string) =>
   useQuery({ queryKey: ["photos", unit], queryFn: () => askPhotos(unit) });
 
-export const useDefrostFaults = (visitId: string, demo: boolean) =>
-  useQuery({
-    queryKey: ["defrost faults", visitId],
-    queryFn: () =>
-      data(api.GET("/api/v1/visits/{visit_id}/defrost/faults", { params: { path: { visit_id: visitId } } })),
-    enabled: demo,
-  });
-
 export const useRule = (name: string) =>
   useQuery({
     queryKey: ["rule", name],

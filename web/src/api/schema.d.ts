@@ -192,50 +192,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/visits/{visit_id}/defrost/simulated": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Rehearsed
-         * @description What the simulated board would do on this unit, second by second, for a page to stamp at its own speed.
-         */
-        get: operations["api_defrost_rehearsed"];
-        put?: never;
-        /**
-         * Simulated
-         * @description Let the simulated board run and stamp a whole defrost. Only where the demo is: a real visit records real runs.
-         */
-        post: operations["api_defrost_simulated"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/visits/{visit_id}/defrost/faults": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Faults
-         * @description The faults that would show in a defrost of this unit.
-         */
-        get: operations["api_defrost_faults"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/visits/{visit_id}/report": {
         parameters: {
             query?: never;
@@ -1290,6 +1246,30 @@ export interface paths {
          * @description How often to defrost, by the house's school, and what each pin costs in a day of frost and over the season.
          */
         post: operations["api_advice_interval"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/defrost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Practise
+         * @description A forced defrost of a unit with this board. What is wrong with it is hidden by the draw, where no fault is asked for.
+         */
+        get: operations["api_practice_practise"];
+        put?: never;
+        /**
+         * Marked
+         * @description What was wrong with it, whether it was called so, and what the stamps come to.
+         */
+        post: operations["api_practice_marked"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4174,62 +4154,6 @@ export interface components {
             entries?: components["schemas"]["Entry"][];
         };
         /**
-         * Simulated
-         * @description A whole defrost for the simulated board to stamp; the UUID is the run's.
-         */
-        Simulated: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** At */
-            at?: string | null;
-            /** Seq */
-            seq?: number | null;
-            /** After */
-            after?: number | null;
-            /**
-             * Fault
-             * @default none
-             */
-            fault: string;
-        };
-        /**
-         * DefrostEvent
-         * @description One event of a watched defrost, `s` seconds after it was forced.
-         */
-        DefrostEvent: {
-            /** S */
-            s: number;
-            /**
-             * Event
-             * @default forced
-             * @enum {string}
-             */
-            event: "forced" | "contactor-open" | "contactor-close" | "valve-shift" | "fan-off" | "aux-on" | "outdoor-line-warm" | "switch-open" | "ended" | "fan-on" | "valve-back" | "aux-off";
-        };
-        /**
-         * Rehearsal
-         * @description A simulated run: its events in s after it was forced, and how long it was watched, s.
-         */
-        Rehearsal: {
-            /** Events */
-            events: components["schemas"]["DefrostEvent"][];
-            /** Watched S */
-            watched_s: number;
-        };
-        /**
-         * FaultToPutIn
-         * @description A fault the simulated board can have: its key, and what it is in plain words.
-         */
-        FaultToPutIn: {
-            /** Fault */
-            fault: string;
-            /** Says */
-            says: string;
-        };
-        /**
          * CustomerLinkShown
          * @description A link that shows the customer their page. Its address was shown once, to whoever made it.
          */
@@ -5723,6 +5647,103 @@ export interface components {
             hours_most?: number | null;
         };
         /**
+         * DefrostEvent
+         * @description One event of a watched defrost, `s` seconds after it was forced.
+         */
+        DefrostEvent: {
+            /** S */
+            s: number;
+            /**
+             * Event
+             * @default forced
+             * @enum {string}
+             */
+            event: "forced" | "contactor-open" | "contactor-close" | "valve-shift" | "fan-off" | "aux-on" | "outdoor-line-warm" | "switch-open" | "ended" | "fan-on" | "valve-back" | "aux-off";
+        };
+        /**
+         * FaultToName
+         * @description A fault that the simulated unit can have: its key, and what it is in plain words.
+         */
+        FaultToName: {
+            /** Fault */
+            fault: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Practised
+         * @description What the simulated unit does: its events in s after it was forced, how long it is watched, s, and what could be wrong with it.
+         */
+        Practised: {
+            /** Events */
+            events: components["schemas"]["DefrostEvent"][];
+            /** Watched S */
+            watched_s: number;
+            /** Faults */
+            faults: components["schemas"]["FaultToName"][];
+        };
+        /**
+         * Marked
+         * @description How a watched defrost was called.
+         *
+         *     fault: what was hidden. says, proved, mends: of it, in words. right: whether it was named, or one that shows the same.
+         *     alike: the others that show the same, which only a meter parts. findings and lanes: what the stamps come to, as far as they tell.
+         */
+        Marked: {
+            /** Fault */
+            fault: string;
+            /** Says */
+            says: string;
+            /** Proved */
+            proved: string;
+            /** Mends */
+            mends: string;
+            /** Right */
+            right: boolean;
+            /** Alike */
+            alike: string[];
+            /** Stamps */
+            stamps: components["schemas"]["MarkedStamp"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Lanes */
+            lanes: components["schemas"]["Lane"][];
+        };
+        /**
+         * MarkedStamp
+         * @description One change: when it happened, s after it was forced, and when it was stamped. None: it did not.
+         */
+        MarkedStamp: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "forced" | "contactor-open" | "contactor-close" | "valve-shift" | "fan-off" | "aux-on" | "outdoor-line-warm" | "switch-open" | "ended" | "fan-on" | "valve-back" | "aux-off";
+            /** Happened S */
+            happened_s: number | null;
+            /** Stamped S */
+            stamped_s: number | null;
+        };
+        /**
+         * Called
+         * @description What was stamped of it, and what it was called. fault: the one that was put in; empty: what this draw hid.
+         */
+        Called: {
+            /** Board */
+            board: string;
+            /** Draw */
+            draw: number;
+            /** Stamps */
+            stamps: components["schemas"]["DefrostEvent"][];
+            /** Named */
+            named: string;
+            /**
+             * Fault
+             * @default
+             */
+            fault: string;
+        };
+        /**
          * RulePage
          * @description A rule for reading. `origin` says where it comes from, `says` are paragraphs in the words of the file that owns it, `schools`
          *     the house choices, where it has any.
@@ -7209,402 +7230,6 @@ export interface operations {
                 };
             };
             /** @description Not now: try again */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The server's disk is full */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_defrost_rehearsed: {
-        parameters: {
-            query?: {
-                fault?: string;
-            };
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Rehearsal"];
-                };
-            };
-            /** @description Not a body that can be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not here */
-            405: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Say how long it is */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The server's disk is full */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_defrost_simulated: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Simulated"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Saved"];
-                };
-            };
-            /** @description Not a body that can be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not here */
-            405: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Say how long it is */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The server's disk is full */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_defrost_faults: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FaultToPutIn"][];
-                };
-            };
-            /** @description Not a body that can be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not here */
-            405: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Say how long it is */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too often */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -15584,6 +15209,270 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IntervalAnswer"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not yours to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Used or changed already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_practise: {
+        parameters: {
+            query: {
+                board: string;
+                draw?: number;
+                fault?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Practised"];
+                };
+            };
+            /** @description Not a body that can be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not yours to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nothing of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not here */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Used or changed already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Say how long it is */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too often */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not now: try again */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The server's disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_marked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Called"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Marked"];
                 };
             };
             /** @description Not a body that can be read */

@@ -17,6 +17,7 @@ export const PLACES = [
   { to: "/", name: "Today" },
   { to: "/find", name: "Units" },
   { to: "/watch", name: "Watch list" },
+  { to: "/practice", name: "Practice" },
   { to: "/company", name: "Company" },
 ];
 

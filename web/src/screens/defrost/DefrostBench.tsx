@@ -12,7 +12,6 @@ import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
 import { Run } from "./Run";
-import { Simulated } from "./Simulated";
 import { StampList } from "./StampList";
 import { SwapGuide } from "./SwapGuide";
 
@@ -95,14 +94,13 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
         <>
           {!finished && <Run visit={visit} defrost={defrost} ended={() => void go(to("says"))} />}
           {says}
-          {!finished && <Simulated visit={visit} />}
         </>
       )}
       {page === "says" && (
         <>
           <Answers visit={visit.id} defrost={defrost} disabled={finished} />
           {says}
-          <Lanes defrost={defrost} />
+          <Lanes lanes={defrost.lanes} stamps={defrost.stamps} />
           {!finished && <StampList visit={visit.id} defrost={defrost} />}
         </>
       )}

@@ -4,18 +4,21 @@
  */
 import { Box, Flex, Text, useToken } from "@chakra-ui/react";
 
-import type { Round, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
 
-type Defrost = NonNullable<Round["defrost"]>;
 type Lane = Schemas["Lane"];
+interface Stamped {
+  event?: string;
+  s: number;
+}
 
 const WIDE = 640;
 const LANE = 34;
 const HIGH = 8;
 const LOW = 26;
 
-export function Lanes({ defrost }: { defrost: Defrost }) {
+export function Lanes({ lanes, stamps }: { lanes: Lane[]; stamps: Stamped[] }) {
   const [ink, faint, rule, leafTint, leaf, copper] = useToken("colors", [
     "ink",
     "faint",
@@ -24,10 +27,9 @@ export function Lanes({ defrost }: { defrost: Defrost }) {
     "leaf",
     "copper",
   ]);
-  const stamped = defrost.stamps.map(({ s }) => s);
+  const stamped = stamps.map(({ s }) => s);
   const longest = Math.max(60, ...stamped) * 1.08;
   const x = (seconds: number) => (Math.min(Math.max(seconds, 0), longest) / longest) * WIDE;
-  const lanes = defrost.lanes;
   const high = lanes.length * LANE + 24;
   const step = [5, 10, 30, 60, 120, 300].find((one) => longest / one <= 8) ?? 600;
   const ticks = Array.from({ length: Math.floor(longest / step) + 1 }, (_, index) => index * step);
@@ -62,7 +64,7 @@ export function Lanes({ defrost }: { defrost: Defrost }) {
         height={high}
         preserveAspectRatio="none"
         role="img"
-        aria-label={describe(defrost)}
+        aria-label={describe(stamps)}
         style={{ flex: "1 0 420px", display: "block", minWidth: 420 }}
       >
         {ticks.map((tick) => (
@@ -132,7 +134,7 @@ function trace(startsHigh: boolean, edges: Lane["expected"], x: (s: number) => n
   return `${path}H${to}`;
 }
 
-function describe(defrost: Defrost): string {
-  const stamped = defrost.stamps.map(({ event, s }) => `${event} at ${s} s`).join(", ");
+function describe(stamps: Stamped[]): string {
+  const stamped = stamps.map(({ event, s }) => `${event} at ${s} s`).join(", ");
   return `What should come and what was stamped in one defrost. ${stamped || "Nothing stamped yet"}.`;
 }

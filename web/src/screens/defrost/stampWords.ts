@@ -1,5 +1,9 @@
+import type { Schemas } from "../../api/client";
+
+type RunEvent = NonNullable<Schemas["DefrostEvent"]["event"]>;
+
 /** The stamps a person sets, in the order they come; the place of the first ones is their key. */
-export const STAMPS: [string, string][] = [
+export const STAMPS: [RunEvent, string][] = [
   ["valve-shift", "Valve shifts"],
   ["fan-off", "Fan stops"],
   ["aux-on", "Aux call, W on"],
@@ -10,7 +14,7 @@ export const STAMPS: [string, string][] = [
   ["fan-on", "Fan on"],
   ["valve-back", "Valve back"],
 ];
-const MORE: [string, string][] = [
+const MORE: [RunEvent, string][] = [
   ["aux-off", "W off"],
   ["outdoor-line-warm", "Outdoor line warms"],
 ];
