@@ -5,6 +5,7 @@ from typing import Any, ClassVar
 from django.contrib.auth.models import AbstractUser, UserManager
 from django.db import models
 from django.db.models.functions import Lower
+from django.utils.text import slugify
 
 from accounts.append_only import AppendOnly
 from outer_test.judgement import HouseRules
@@ -31,6 +32,11 @@ class Company(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def handle(self) -> str:
+        """What stands behind the @ of its people's sign-in names: whoever comes in learns of no name but their own company's."""
+        return f"{(slugify(self.name).split('-')[0] or 'company')[:20]}{self.pk}"
 
     @property
     def house_rules(self) -> HouseRules:
@@ -65,7 +71,7 @@ class Member(AbstractUser):
     @property
     def shown_name(self) -> str:
         """The name on screens and sheets."""
-        return self.get_full_name() or self.username
+        return self.get_full_name() or self.username.split("@")[0]
 
 
 class Unscoped(RuntimeError):

@@ -1,5 +1,6 @@
 """The people of a company: let in by a link, given a role, deactivated, given a new password."""
 
+import re
 import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
@@ -21,6 +22,7 @@ from outer_test.measurement import FieldProblem
 LASTS = timedelta(days=7)
 NAME_TAKEN = "This name is taken. Choose another."
 MOST_OPEN = 100
+_NAME = re.compile(r"[\w.+-]{2,100}")
 # A link is worth what its maker is: a lead who was deactivated, or is a lead no more, lets nobody in.
 _BY_A_LEAD: dict[str, Any] = {"made_by__is_active": True, "made_by__role": Member.Role.LEAD}
 
@@ -35,7 +37,7 @@ class NoSuchMember(LookupError):
 
 @dataclass(frozen=True, slots=True)
 class NewMember:
-    """Who comes in by a link; for a new password only the password counts."""
+    """Who comes in by a link, under a name of their own within the company; for a new password only the password counts."""
 
     username: str
     first_name: str
@@ -119,13 +121,10 @@ def accept(token: str, new: NewMember) -> Member:
 
 
 def _fresh(found: Invitation, new: NewMember) -> Member:
-    username = new.username.strip()
-    try:
-        Member.username_validator(username)
-    except ValidationError:
-        raise FieldProblem("username", "Use letters, digits and @ . + - _ only.") from None
-    if not 2 <= len(username) <= 150:
-        raise FieldProblem("username", "Use 2 to 150 characters.")
+    typed = new.username.strip()
+    if not _NAME.fullmatch(typed):
+        raise FieldProblem("username", "Use 2 to 100 letters, digits and . + - _ only.")
+    username = f"{typed}@{found.company.handle}"
     if Member.objects.filter(username__iexact=username).exists():
         raise FieldProblem("username", NAME_TAKEN)
     for name, text in (("first_name", new.first_name), ("last_name", new.last_name)):

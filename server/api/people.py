@@ -125,9 +125,10 @@ class ComingIn:
 
 @dataclass(frozen=True, slots=True)
 class LinkSays:
-    """What a link is for."""
+    """What a link is for; `handle` is what stands behind the @ of a sign-in name."""
 
     company: str
+    handle: str
     role: str
     reset_of: str
 
@@ -210,7 +211,7 @@ def end_elsewhere(request: Asking, sign_in_id: int) -> PeopleShown:
 def what_link(request: HttpRequest, token: str) -> LinkSays:
     """What a link is for. Open to whoever has it."""
     found = invitation(token[:200])
-    return LinkSays(found.company.name, found.role, "" if found.reset_of is None else found.reset_of.shown_name)
+    return LinkSays(found.company.name, found.company.handle, found.role, "" if found.reset_of is None else found.reset_of.shown_name)
 
 
 @coming_in.post("", auth=None, response={200: Session, 403: Problem, 404: Problem, 422: Problem})

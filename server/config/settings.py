@@ -8,9 +8,9 @@ from csp.constants import NONE, SELF
 from config.static_headers import add_headers
 
 ROOT = Path(__file__).resolve().parents[2]
-WEB_DIST = ROOT / "web" / "dist"
 
 env = environ.Env()
+WEB_DIST = Path(env.str("OUTER_TEST_WEB_DIST", default=str(ROOT / "web" / "dist")))
 LOCAL = env.bool("OUTER_TEST_LOCAL", default=False)
 DEMO = env.bool("OUTER_TEST_DEMO", default=False)
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from pathlib import PurePosixPath
 from typing import IO
-from uuid import UUID, uuid5
+from uuid import NAMESPACE_URL, UUID, uuid5
 
 from django.db import transaction
 from django.utils import timezone
@@ -45,6 +45,8 @@ def take_in_company(member: Member, file: IO[bytes], beat: Callable[[int, int], 
     """Take a company's zip into the member's own company, which must have no unit yet. People are not in it: the visits become
     the member's, with who took them in their notes.
 
+    Units and visits get ids of their own here, whoever else of this server has had this zip: so nothing of others can be learnt by one.
+
     beat: hears how many of how many files are taken in, and may raise to stop it. Raises FieldProblem (`file`); nothing is written then.
     """
     company = member.company
@@ -69,6 +71,11 @@ def _nothing_left(company: Company) -> Iterator[None]:
         for photo in Photo.objects.of(company):
             photo.file.delete(save=False)
         raise
+
+
+def _here(company: Company, known: UUID) -> UUID:
+    """The id in this company of what the zip calls by this one."""
+    return uuid5(NAMESPACE_URL, f"company {company.pk}: {known}")
 
 
 def _settings(member: Member, about: CompanyIn) -> None:
@@ -97,13 +104,10 @@ def _unit(member: Member, one: UnitIn) -> Unit:
     site, _ = Site.objects.of(company).get_or_create(company=company, name=one.site, address=one.address)
     plain = present(one)
     unit = Unit(
-        company=company, id=one.id, site=site, label=one.label, serial=one.serial, plate=plain["plate"], fitted=plain["fitted"],
-        contactor_fitted=plain.get("contactor_fitted"), notes=one.notes, archived=one.archived,
+        id=_here(company, one.id), company=company, site=site, label=one.label, serial=one.serial, plate=plain["plate"],
+        fitted=plain["fitted"], contactor_fitted=plain.get("contactor_fitted"), notes=one.notes, archived=one.archived,
     )  # fmt: skip
-    if Unit._base_manager.filter(id=one.id).exists():
-        raise FieldProblem("file", "units.json: this zip was taken in here before.")
-    # The old stickers go on working, unless another company of this server has the tag.
-    if one.tag and len(one.tag) <= 32 and not Unit._base_manager.filter(tag=one.tag).exists():
+    if one.tag and len(one.tag) <= 32:  # the old stickers go on working
         unit.tag = one.tag
     unit.find_text = find_text_of(unit)
     unit.save(force_insert=True)
@@ -121,7 +125,7 @@ def _write_unit(writer: Writer, unit: Unit, added: UnitAdded, one: UnitIn) -> No
 
 def _parts(member: Member, units: dict[UUID, Unit], parts: tuple[PartIn, ...]) -> None:
     """The parts that no visit tells of already: an older zip lists both."""
-    told = {(unit.pk, one.part, one.at) for unit in units.values() for one in parts_of(member.company, unit)}
+    told = {(known, one.part, one.at) for known, unit in units.items() for one in parts_of(member.company, unit)}
     for part in parts:
         if part.unit not in units or part.part not in PARTS:
             raise FieldProblem("file", "parts.json: names a unit or part that does not exist.")
@@ -140,40 +144,39 @@ def _not_ahead(name: str, at: datetime) -> None:
 
 def _visits(member: Member, checked: CheckedZip, units: dict[UUID, Unit], beat: Callable[[int, int], None]) -> int:
     names = [name for name in checked.names if name.startswith("visits/") and not name.endswith(".about.json")]
-    answers: dict[UUID, UUID] = {}
+    company, answers = member.company, dict[UUID, UUID]()
     for place, name in enumerate(names):
         beat(place, len(names))
         about: VisitAbout = checked.as_type(name.replace(".json", ".about.json"), VisitAbout)
         try:
-            visit, visit_id = read_visit(checked.read(name)), UUID(PurePosixPath(name).stem)
+            visit, visit_id = read_visit(checked.read(name)), _here(company, UUID(PurePosixPath(name).stem))
         except (ReadProblem, ValueError) as problem:
             raise FieldProblem("file", f"{name[:60]}: {problem}"[:300]) from None
         _not_ahead(name, about.scheduled_for)
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
-        if Visit._base_manager.filter(id=visit_id).exists():
-            raise FieldProblem("file", f"{name[:60]}: this zip was taken in here before.")
         said = f"{about.notes}\nVisited by {about.technician}." if about.technician else about.notes
         write_whole(member, units[about.unit], visit_id, visit, about.scheduled_for, said.strip(), about.finish_reason[:300])
         if about.return_of is not None:
-            answers[visit_id] = about.return_of
+            answers[visit_id] = _here(company, about.return_of)
     for visit_id, answered in answers.items():
-        row = Visit.objects.of(member.company).filter(id=answered).first()
+        row = Visit.objects.of(company).filter(id=answered).first()
         if row is not None:
-            Visit.objects.of(member.company).filter(id=visit_id).update(return_of=row)
+            Visit.objects.of(company).filter(id=visit_id).update(return_of=row)
     return len(names)
 
 
 def _photos(member: Member, checked: CheckedZip, units: dict[UUID, Unit], beat: Callable[[int, int], None]) -> int:
     names = [name for name in checked.names if name.startswith("photos/") and name.endswith(".jpg")]
-    parts = {unit.pk: {one.id for one in parts_of(member.company, unit)} for unit in units.values()} if names else {}
+    company = member.company
+    parts = {known: {one.id for one in parts_of(company, unit)} for known, unit in units.items()} if names else {}
     for place, name in enumerate(names):
         beat(place, len(names))
         about: PhotoAbout = checked.as_type(name.replace(".jpg", ".about.json"), PhotoAbout)
         _not_ahead(name, about.at)
         if about.unit not in units:
             raise FieldProblem("file", f"{name[:60]}: names a unit that does not exist.")
-        visit = Visit.objects.of(member.company).filter(id=about.visit).first() if about.visit is not None else None
+        visit = Visit.objects.of(company).filter(id=_here(company, about.visit)).first() if about.visit is not None else None
         part = about.part if about.part is not None and about.part in parts.get(about.unit, set()) else None
         try:
             keep_photo(member, PhotoOf(units[about.unit], visit, part, about.about), about.id, checked.read(name), about.at)

@@ -46,8 +46,11 @@ class Unit(CompanyRow):
     notes = models.TextField(blank=True)
     archived = models.CharField(max_length=200, blank=True, default="")
     same_as = models.ForeignKey("self", null=True, on_delete=models.PROTECT, related_name="+")
-    tag = models.CharField(max_length=32, unique=True, default=new_tag, editable=False)
+    tag = models.CharField(max_length=32, default=new_tag, editable=False)
     find_text = models.TextField(blank=True, editable=False)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["company", "tag"], name="tag_once")]
 
     def __str__(self) -> str:
         return f"{self.site}, {self.label}"

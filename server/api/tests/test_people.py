@@ -43,9 +43,10 @@ class ComingIn(People):
         token = self.link("lead")
         stranger = Caller()
         said = stranger.send("GET", f"/invitation?token={token}").json()
-        self.assertEqual(said, {"company": "People", "role": "lead", "reset_of": ""})
+        self.assertEqual(said, {"company": "People", "handle": self.mine.company.handle, "role": "lead", "reset_of": ""})
         got = stranger.send("POST", "/invitation", NEW | {"token": token})
         self.assertEqual((got.status_code, got.json()["member"]["role"]), (200, "lead"), got.content)
+        self.assertEqual(got.json()["member"]["username"], f"sable@{self.mine.company.handle}")
         self.assertEqual(stranger.send("GET", "/today").status_code, 200)
         self.assertEqual(Caller().send("POST", "/invitation", NEW | {"token": token, "username": "other"}).status_code, 404)
         self.assertNotIn(token, str(Invitation.objects.of(self.mine.company).values_list("token_hash", flat=True)))
@@ -80,12 +81,13 @@ class ComingIn(People):
         self.assertEqual((got.status_code, got.json()["member"]["username"]), (200, "people-tech"))
 
     def test_bad_names_and_passwords_are_told_at_their_field(self) -> None:
+        Member.objects.create(username=f"Taken@{self.mine.company.handle}", company=self.mine.company)
         token = self.link()
-        taken = self.mine.member.username.upper()
         for field, wrong in (
             ("username", ""),
             ("username", "a b"),
-            ("username", taken),
+            ("username", "a@b"),
+            ("username", "taken"),
             ("password", "short"),
             ("password", "password123456"),
             ("first_name", "x" * 151),
@@ -95,6 +97,16 @@ class ComingIn(People):
                 self.assertIn(got.status_code, (200, 422))
                 continue
             self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, field), wrong)
+
+    def test_nothing_of_other_companies_names_is_learnt(self) -> None:
+        """A name that somebody of another company has is as free as any, and each signs in by their own."""
+        other = Fixture("Peopled")
+        other_lead = other.client(other.lead)
+        theirs = str(other_lead.send("POST", "/people/links", {"role": "technician"}).json()["token"])
+        for token in (theirs, self.link()):
+            self.assertEqual(Caller().send("POST", "/invitation", NEW | {"token": token}).status_code, 200)
+        names = set(Member.objects.filter(first_name="Sable").values_list("username", flat=True))
+        self.assertEqual(names, {f"sable@{company.handle}" for company in (self.mine.company, other.company)})
 
     def test_technicians_invite_nobody(self) -> None:
         self.assertEqual(self.technician.send("POST", "/people/links", {"role": "lead"}).status_code, 403)

@@ -12,7 +12,6 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase, override_settings
 from PIL import Image
 
-from accounts.models import Company
 from fleet.models import Site, Unit
 from fleet.parts import parts_of
 from outer_test.ledger import Kind
@@ -111,13 +110,19 @@ class ChangedByHand(TestCase):
                 self.refused(said, change)
         self.assertEqual(self.take_in(self.whole)["state"], "done", "and the untouched one still goes in")
 
-    def test_into_a_server_that_has_it_already(self) -> None:
+    def test_nothing_of_others_is_learnt_by_a_zip(self) -> None:
+        """Whether or not this server has had it, what comes of it is the same; and each company has its own."""
         other = Fixture("Other")
+        tag, unit, visit = self.mine.unit.tag, self.mine.unit.pk, self.mine.visit.pk
         empty_company(other.company)
-        got = take_in(other.client(other.lead), self.whole)
-        self.assertEqual(got["state"], "failed")
-        self.assertIn("taken in here before", got["problem"])
-        self.assertEqual(Unit.objects.of(other.company).count(), 0)
+        self.assertEqual(take_in(other.client(other.lead), self.whole)["state"], "done")
+        empty_company(self.mine.company)
+        self.assertEqual(self.take_in(self.whole)["state"], "done")
+        for company in (self.mine.company, other.company):
+            self.assertEqual(Unit.objects.of(company).get().tag, tag, "its stickers go on working")
+            self.assertNotIn(unit, Unit.objects.of(company).values_list("id", flat=True))
+            self.assertNotIn(visit, Visit.objects.of(company).values_list("id", flat=True))
+            self.assertEqual(Photo.objects.of(company).count(), 1)
 
     def test_a_photo_of_a_part_comes_back_with_its_part(self) -> None:
         before = Photo.objects.of(self.mine.company).get()
@@ -133,12 +138,3 @@ class ChangedByHand(TestCase):
         self.caller.send("POST", f"/units/{second.id}/parts", {"id": stray, "part": "contactor"})
         got = self.photo(part=stray)
         self.assertEqual((got.status_code, got.json()["errors"][0]["field"]), (422, "part"))
-
-    def test_its_stickers_go_on_working_unless_another_has_them(self) -> None:
-        tag = self.mine.unit.tag
-        empty_company(self.mine.company)
-        other = Fixture("Taken")
-        Unit._base_manager.filter(pk=other.unit.pk).update(tag=tag)
-        self.assertEqual(self.take_in(self.whole)["state"], "done")
-        self.assertNotEqual(Unit.objects.of(self.mine.company).get().tag, tag)
-        self.assertEqual(Company.objects.count(), 2)

@@ -161,13 +161,13 @@ class Zip(Files):
         whole = self.out()
         visit_file = json.loads(self.caller.send("GET", f"{self.path}/file").content)
         tag = Unit.objects.of(self.mine.company).get().tag
-        visit, unit = self.mine.visit.id, self.mine.unit.id
         self.assertIn("already has units", take_in_zip(self.lead, whole)["problem"])
         self.clear()
         same = fresh()
         for _ in range(2):
             got = take_in_zip(self.lead, whole, same)
             self.assertEqual((got["state"], got["taken"]), ("done", {"units": 1, "visits": 1, "photos": 1}), got)
+        unit, visit = Unit.objects.of(self.mine.company).get().pk, Visit.objects.of(self.mine.company).get().pk
         self.assertEqual(json.loads(self.caller.send("GET", f"/visits/{visit}/file").content), visit_file)
         self.assertEqual(self.caller.send("GET", f"/units/by-tag/{tag}").json()["id"], str(unit))
         self.assertEqual(self.caller.send("GET", f"/units/{unit}").json()["parts"][0]["note"], "burnt")

@@ -5485,11 +5485,13 @@ export interface components {
         };
         /**
          * LinkSays
-         * @description What a link is for.
+         * @description What a link is for; `handle` is what stands behind the @ of a sign-in name.
          */
         LinkSays: {
             /** Company */
             company: string;
+            /** Handle */
+            handle: string;
             /** Role */
             role: string;
             /** Reset Of */

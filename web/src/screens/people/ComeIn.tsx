@@ -12,7 +12,7 @@ import { Field, Problem, TextInput } from "../../shell/fields";
 const FIELDS: [string, string, string, boolean][] = [
   ["first_name", "First name", "given-name", false],
   ["last_name", "Last name", "family-name", false],
-  ["username", "Name to sign in with", "username", false],
+  ["username", "Name to sign in with, before the @", "off", false],
   ["password", "Password, ten characters or more", "new-password", true],
 ];
 
@@ -68,6 +68,16 @@ export default function ComeInScreen({ token }: { token: string }) {
               />
             </Field>
           ))}
+          {!reset && (
+            <Field label="You will sign in as" mb="4">
+              {/* Read only: what a password keeper takes as the name. */}
+              <TextInput
+                readOnly
+                autoComplete="username"
+                value={typed.username?.trim() ? `${typed.username.trim()}@${link.data.handle}` : ""}
+              />
+            </Field>
+          )}
           <Button type="submit" look="next">
             {reset ? "Set the password" : "Create my sign-in"}
           </Button>

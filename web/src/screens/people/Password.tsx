@@ -3,6 +3,7 @@ import { Box, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { api, data, fieldErrors, type FieldError } from "../../api/client";
+import { useSession } from "../../api/queries";
 import { Bar } from "../../shell/Bar";
 import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
@@ -14,6 +15,7 @@ const FIELDS = [
 ] as const;
 
 export default function Password() {
+  const name = useSession().data?.member?.username;
   const [typed, setTyped] = useState({ old: "", new: "" });
   const [errors, setErrors] = useState<FieldError[]>([]);
   const change = async () => {
@@ -35,7 +37,7 @@ export default function Password() {
           Your password
         </Heading>
         <Text mb="4" color="faint">
-          Everywhere else you are signed out; here you stay signed in.
+          You sign in as <b>{name}</b>. Everywhere else you are signed out; here you stay signed in.
         </Text>
         <form
           onSubmit={(event) => {
