@@ -132,7 +132,7 @@ class Load(TransactionTestCase):
             return [took for own in pool.map(work, self.clients) for took in own]
 
     def test_print(self) -> None:
-        """Quiet, then two hundred, then two hundred beside each trouble, then a day's list beside strangers."""
+        """Quiet, then two hundred, then two hundred beside each trouble."""
         quiet = p95([self.clients[0].write() for _ in range(60)])
         print(f"\none alone: p95 {quiet * 1000:.0f} ms")
 
@@ -149,15 +149,15 @@ class Load(TransactionTestCase):
         sent = {one for client in self.clients for one in client.sent}
         print(f"lost {len(sent - {str(one) for one in ids})}, doubled {len(ids) - len(set(ids))} of {len(sent)}")
         self.assertEqual((sent - {str(one) for one in ids}, len(ids) - len(set(ids))), (set(), 0))
-        self.print_beside_strangers()
 
-    def print_beside_strangers(self) -> None:
-        """A day's list of somebody else, quiet and while strangers sign in."""
+    def test_print_beside_strangers(self) -> None:
+        """A day's list of somebody else, quiet and while strangers sign in: as people do, and as a script does."""
         asker = Client(self.other, self.port)
         alone = p95([asker.day() for _ in range(100)])
-        with strangers(self.port):
-            among = p95([asker.day() for _ in range(100)])
-        print(f"a day's list beside {STRANGERS} strangers who sign in: p95 {among * 1000:.0f} ms, {among / alone:.1f} × its quiet time")
+        for pause, how in ((1.0, "a try a second each"), (0.0, "as fast as they are answered")):
+            with strangers(self.port, pause):
+                among = p95([asker.day() for _ in range(100)])
+            print(f"a day's list beside {STRANGERS} strangers, {how}: p95 {among * 1000:.0f} ms, {among / alone:.1f} × its quiet time")
 
     @contextmanager
     def outage(self) -> "Iterator[Outage]":
@@ -211,9 +211,9 @@ class Outage:
 
 
 @contextmanager
-def strangers(port: int) -> Iterator[None]:
-    """Strangers at the sign-in, in a process of their own, each from an address of their own, as fast as they are answered."""
-    process = get_context("fork").Process(target=_knock, args=(port,), daemon=True)
+def strangers(port: int, pause: float) -> Iterator[None]:
+    """Strangers at the sign-in, in a process of their own, each from an address of their own. pause: after each answer, s."""
+    process = get_context("fork").Process(target=_knock, args=(port, pause), daemon=True)
     process.start()
     time.sleep(2)
     yield
@@ -221,7 +221,7 @@ def strangers(port: int) -> Iterator[None]:
     process.join()
 
 
-def _knock(port: int) -> None:
+def _knock(port: int, pause: float) -> None:
     def knock(number: int) -> None:
         body = json.dumps({"username": f"nobody{number}", "password": "wrong"})
         headers = {
@@ -232,6 +232,7 @@ def _knock(port: int) -> None:
             one.request("POST", "/api/v1/session", body, headers | {"X-Forwarded-For": f"203.{number}.{count // 250 % 250}.{count % 250}"})
             one.getresponse().read()
             one.close()
+            time.sleep(pause)
 
     with ThreadPoolExecutor(STRANGERS) as pool:
         list(pool.map(knock, range(STRANGERS)))
