@@ -5,6 +5,8 @@ faults that only crash. A thousand are drawn by a seed; each is put into a copy 
 those of the whole visit run on it until one fails. Survivors are printed: each is a test that is missing, or no fault at all.
 """
 
+import doctest
+import importlib
 import os
 import random
 import shutil
@@ -110,7 +112,7 @@ def run_tests(file: Path) -> int:
     hypothesis.settings.register_profile("mutants", deadline=None, derandomize=True, database=None)
     hypothesis.settings.load_profile("mutants")
     top = Path(outer_test.__file__).parents[1]
-    suite = unittest.TestSuite()
+    suite = unittest.TestSuite([doctest.DocTestSuite(importlib.import_module(".".join(file.with_suffix("").parts)))])
     packages = dict.fromkeys((file.parts[1], *TESTED_BY))
     folders = [
         file.parent,

@@ -4,9 +4,11 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from math import fsum, log2
 
-from outer_test.assessment import Judged, points_read, stops_of
+from outer_test.assessment import Judged, points_read
+from outer_test.diagnosis.accuse import confirming
 from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
 from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset, read_after
+from outer_test.diagnosis.once_more import AGAIN, dead_only, decides_alone, once_more, tripped_again
 from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
@@ -19,7 +21,7 @@ _OF_A_RUN = (Test.RUN_START, Test.RUN_VALVE, Test.RUN_FAN, Test.RUN_AUX, Test.RU
 _SOUND = "good"
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
-DECIDES_BITS, MOST_TIMES = 0.05, 2  # a reading that alone decides so much is taken twice
+DECIDES_BITS = 0.05  # a reading that alone decides so much is taken twice
 STANDS = 0.75  # of probability, from where a suspect is confirmed and not looked for any more
 
 
@@ -44,19 +46,10 @@ def open_points(judged: Judged) -> frozenset[str]:
 
     A breaker that tripped again is left off: only what the clamp showed then is still to be entered.
     """
-    dead_only = _dead_only(judged)
+    only_dead = dead_only(judged)
     steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
-    open_ = (step.point for step in steps if not (dead_only and step.power == "live") or (_tripped_again(judged) and step.point == PEAK))
+    open_ = (step.point for step in steps if not (only_dead and step.power == "live") or (tripped_again(judged) and step.point == PEAK))
     return frozenset(open_) - (points_read(judged) - set(before_the_reset(judged)))
-
-
-def _tripped_again(judged: Judged) -> bool:
-    return judged.inputs.visit.saw("line.reset") == "trips"
-
-
-def _dead_only(judged: Judged) -> bool:
-    """Whether nothing live is asked for: under a stop, and where a breaker tripped again."""
-    return _tripped_again(judged) or bool(stops_of(judged.findings))
 
 
 def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:
@@ -105,19 +98,6 @@ def _bits(same: float) -> float:
     return -fsum(part * log2(part) for part in (same, 1.0 - same) if part > 0)
 
 
-def _once_more(seen: Observed, judged: Judged) -> str | None:
-    """Where a reading that was taken once can be taken once more; None where it cannot."""
-    point = seen.points[0]
-    if seen.times >= MOST_TIMES or point not in POINTS or POINTS[point].kind != "number":
-        return None
-    if POINTS[point].power == "live" and _dead_only(judged):
-        return None
-    return None if judged.inputs.get(point) is None else point
-
-
-_AGAIN = "Take it once more, it decides alone. "
-
-
 def ranked_tests(
     among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
 ) -> tuple[NextTest, ...]:  # fmt: skip
@@ -126,7 +106,7 @@ def ranked_tests(
     scored = []
     for test, how in TESTED.items():
         if test in evidence:
-            point, least = _once_more(evidence[test], judged), DECIDES_BITS
+            point, least = once_more(evidence[test], judged), DECIDES_BITS
         else:
             point, least = _where_made(test, evidence, judged, open_), WORTH_BITS
         if point is None:
@@ -135,7 +115,7 @@ def ranked_tests(
         if gain >= least:
             scored.append((-gain / (how.minutes + _change(power, state)), power == "live", point, how.minutes, power, test))
     return tuple(
-        NextTest(point, POINTS[point].title, f"{_AGAIN if test in evidence else ''}{_why(test, among, chances)}", minutes, power)
+        NextTest(point, POINTS[point].title, " ".join((*[AGAIN] * (test in evidence), _why(test, among, chances))), minutes, power)
         for _, _, point, minutes, power, test in sorted(scored)
     )
 
@@ -215,6 +195,9 @@ def to_confirm(
     key, _, together = likeliest(among, chances)
     if together < STANDS:
         return None
+    alone = decides_alone(confirming(fault_of(key), evidence, judged), judged)
+    if alone is not None:
+        return NextTest(alone, POINTS[alone].title, f"{AGAIN} {fault_of(key).says}", 1.0, POINTS[alone].power)
     outcomes = {test: seen.outcome for test, seen in evidence.items()}
     best: tuple[int, str] | None = None
     for proof in PROOFS.get(key, ()):

@@ -1,6 +1,7 @@
 """The plate's checks against NEC figures (from memory) and common practice."""
 
 import unittest
+from dataclasses import replace
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -50,6 +51,15 @@ class Rules(unittest.TestCase):
         self.assertEqual(plate_mca(plate(mca=24.575)).verdict, "good")
         self.assertEqual(plate_mca(plate(mca=24.6)).verdict, "watch")
         self.assertEqual(plate_mca(plate(mca=22.5)).verdict, "watch")
+
+    def test_a_misread_digit_is_offered_where_exactly_one_mends_it(self) -> None:
+        """Handbook 3: a single-digit change is offered only where exactly one mends the plate."""
+        whole = Plate(mca=23.6, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2))
+        misread = replace(whole, compressor=replace(whole.compressor, rla=77.9))
+        self.assertIn("One digit would mend it: RLA 17.9 A.", plate_mca(misread).next)
+        either = replace(whole, mca=28.6)  # MCA 23.6 mends it, and FLA 6.2 does
+        self.assertNotIn("One digit", plate_mca(either).next)
+        self.assertEqual(plate_mca(whole).next, "")
 
     def test_mop_above_computed_is_watch_below_is_fine(self) -> None:
         self.assertEqual(plate_mop(plate(mop=45)).verdict, "watch")

@@ -108,6 +108,10 @@ class Installed(unittest.TestCase):
     def test_unknown_values_are_unjudged(self) -> None:
         self.assertEqual(self.check(FittedCapacitor("herm", vac=440)), "unjudged")
         self.assertEqual(self.check(FittedCapacitor("herm", uf=55), plate=Plate()), "unjudged")
+        for plate, uf, needs in ((PLATE, None, ()), (Plate(), 55, ("run_capacitor.herm_uf",))):
+            found = cap_installed("herm", plate, (FittedCapacitor("herm", uf=uf, vac=440),))
+            assert found is not None
+            self.assertEqual(found.needs, needs)
 
     def test_readings_are_held_against_the_fitted_part(self) -> None:
         rating = section_rating("herm", PLATE, (FittedCapacitor("herm", uf=50, tolerance_pct=5),))

@@ -33,6 +33,22 @@ RANK = {verdict: place for place, verdict in enumerate(WORST_FIRST)}
 ONE, TWO = "contactor.pole1.drop_v", "contactor.pole2.drop_v"
 
 
+class Through(unittest.TestCase):
+    def test_line_volts_across_a_pole_with_the_armature_in(self) -> None:
+        """Handbook 6, `pole-through`: over 5 V, armature seen in. Common practice, no source."""
+        self.assertIsNone(pole_through(measure("5.0"), "in"))
+        for text, words in (("5.1", "5.1 V"), ("OL", "Above the range")):
+            found = pole_through(measure(text, unit="v"), "in")
+            assert found is not None
+            self.assertEqual((found.verdict, words in found.why), ("bad", True), found.why)
+
+    def test_a_drop_with_the_armature_out_is_set_aside_from_half_a_volt(self) -> None:
+        """Handbook 1, `taken`: a drop with the armature out is evidence of nothing."""
+        for volts, verdict in (("0.5", "unjudged"), ("118", "unjudged"), ("0.49", "bad")):
+            visit = Visit(plate=Plate(contactor=Contactor(poles=2)), readings=(Reading(ONE, volts),), seen={"contactor.armature": "out"})
+            self.assertEqual(next(one.verdict for one in assess(visit).findings if one.point == ONE), verdict, volts)
+
+
 class Coil(unittest.TestCase):
     def test_ohms_of_a_24_volt_coil(self) -> None:
         cases = {

@@ -108,6 +108,13 @@ class Sensors(unittest.TestCase):
             found = sensor_ohm(measure("10000"), measure(beside), curve, "defrost.coil_sensor.ohm")
             self.assertEqual(found.verdict, expected, beside)
 
+    def test_whose_curve_it_was_is_said_and_the_temperature_to_a_tenth(self) -> None:
+        for own, words in ((True, "its own curve"), (False, "the default curve")):
+            found = sensor_ohm(measure("9870"), measure("77.0"), SensorCurve(own=own), "defrost.coil_sensor.ohm")
+            self.assertIn(words, found.why)
+            self.assertEqual((found.value, found.nominal, found.unit), (77.5, 77.0, "°F"))
+        self.assertIsNone(SensorCurve().fahrenheit(0))
+
     def test_open_and_shorted(self) -> None:
         cases = (
             (measure("OL", unit="ohm", top=6e6), False, "bad"), (measure("OL", unit="ohm", top=20_000), False, "unsure"),

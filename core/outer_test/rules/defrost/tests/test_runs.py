@@ -3,6 +3,7 @@
 import random
 import unittest
 from dataclasses import replace
+from datetime import UTC, datetime, timedelta
 from functools import lru_cache
 from math import inf
 
@@ -18,7 +19,7 @@ from outer_test.twin import FaultKey, defrost_faults, defrost_parts, make_unit, 
 from outer_test.visit import Conditions, DefrostEvent, Lifted, LiftedEnd, Reading, Visit
 from visit_samples.defrost_visits import DEMAND, SWITCHED, answers, lanes, plain, plate, visit
 
-K = FaultKey
+K, NOON = FaultKey, datetime(2027, 1, 14, 12, tzinfo=UTC)
 # Shipped profiles with the board's own figures confirmed: until then they are a hint, and judge nothing.
 CONFIRMED = tuple(replace(one, confirmed=True) for one in SHIPPED.values())
 BOARDS = (SWITCHED, DEMAND, replace(SWITCHED, fan_first_s=20), replace(DEMAND, shift_delay=True), *CONFIRMED)
@@ -202,8 +203,10 @@ class WholeRuns(unittest.TestCase):
 
     def test_a_sensor_out_of_its_well_is_not_accused_for_reading_air(self) -> None:
         own = replace(DEMAND, sensor_r25_ohm=10_000, sensor_b_k=3950)
-        readings = (Reading("defrost.coil_sensor.ohm", "28900"), Reading("defrost.coil.f", "64"))
+        once = Reading("defrost.coil_sensor.ohm", "28900", at=NOON)
+        again = replace(once, value="28700", at=NOON + timedelta(minutes=1))
         for seat, expected, drifted in (("seated", "bad", True), ("slipped", "unsure", False)):
+            readings = (Reading("defrost.coil.f", "64", at=NOON), once, again)
             of = Visit(plate=plate(own), readings=readings, seen={"look.sensor.seat": seat})
             found = next(finding for finding in assess(of).findings if finding.point == "defrost.coil_sensor.ohm")
             self.assertEqual((plain(found.verdict), "drifted" in [one.fault for one in diagnose(of).accused]), (expected, drifted))

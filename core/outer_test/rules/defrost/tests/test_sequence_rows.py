@@ -108,6 +108,14 @@ class Rows(unittest.TestCase):
         self.row("end", "bad", opened, watched_s=300)
         self.row("end", "unjudged", opened, watched_s=300, jumpered=True)
 
+    def test_without_a_limit_on_record_what_ends_under_any_boards_is_by_temperature(self) -> None:
+        """No board's limit is under ten minutes less a late stamp; from there it is asked for. Common practice, no source."""
+        unknown = replace(DEMAND, limit_min=None)
+        for length, verdict in ((569.9, "good"), (570, "unjudged"), (602, "unjudged")):
+            self.row("end", verdict, f"forced 0, valve-shift 0, fan-off 0, aux-on 1, ended {length}", unknown)
+        found = told("forced 0, valve-shift 0, ended 602", unknown)["end"]
+        self.assertEqual(found.needs, ("defrost.limit_min",))
+
     def test_its_own_limit_is_the_boards(self) -> None:
         late = WHOLE.replace("switch-open 240, ended 240", "ended 840").replace("241", "841").replace("242", "842")
         self.row("end", "bad", late)

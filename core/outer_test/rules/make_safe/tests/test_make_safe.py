@@ -43,6 +43,11 @@ class Lines(unittest.TestCase):
             if not text.startswith("-"):
                 self.assertEqual(absent("safe.line.v", measure(text)).verdict, expected, text)
 
+    def test_live_and_stray_are_told_apart_in_words(self) -> None:
+        for text, words in (("121", "this is live"), ("6", "stray or coupled"), ("0.4", "no voltage here")):
+            self.assertIn(words, absent("safe.line.v", measure(text)).why)
+        self.assertIn("comes from indoors", absent("safe.control.v", measure("27")).why)
+
     def test_ol_stops_on_a_range_that_reaches_thirty_volts_and_is_unsure_else(self) -> None:
         self.assertEqual(discharged("safe.c_herm.vdc", measure("OL", top=600)).verdict, "stop")
         self.assertEqual(discharged("safe.c_herm.vdc", measure("OL", top=2)).verdict, "unsure")

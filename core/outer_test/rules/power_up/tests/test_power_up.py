@@ -70,6 +70,20 @@ class Legs(unittest.TestCase):
         self.rows("240 208 120 watch watch watch,240 192 120 watch watch watch,240 191 120 good unsure unsure")
         self.rows("240 222 120 watch watch watch,240 223 120 good unsure unsure")
 
+    def test_legs_without_the_volts_across_ask_for_them_leg_by_leg(self) -> None:
+        got = found({LEG_1: "121", LEG_2: "119"})
+        self.assertEqual([(got[leg].verdict, got[leg].shown, got[leg].needs) for leg in (LEG_1, LEG_2)], [
+            ("unjudged", "121", (ACROSS,)), ("unjudged", "119", (ACROSS,)),
+        ])  # fmt: skip
+        self.assertNotIn(LEG_2, found({LEG_1: "121"}))
+
+    def test_unbalance_is_of_all_three_and_of_three_phases_alone(self) -> None:
+        two = {ACROSS: "460", "line.l2_l3.v": "467"}
+        for phase, asked in ((3, True), (1, False)):
+            visit = Visit(plate=replace(PLATE, volts=(460,), phase=phase), readings=tuple(Reading(*one) for one in two.items()))
+            needs = [one.needs for one in assess(visit).findings if one.rule == "unbalance"]
+            self.assertEqual(needs, [("line.l1_l3.v",)] if asked else [], phase)
+
     def test_unbalance(self) -> None:
         """NEMA MG 1, 14.36: its example of 460, 467 and 450 V is 1.96 %."""
         verdicts = {

@@ -311,7 +311,9 @@ class RunningAmps(unittest.TestCase):
         self.assertEqual(element_amps(measure("20.0"), element).verdict, "unjudged", "volts not read")
         # At 228 V the same element draws 19 A.
         self.assertEqual(element_amps(measure("17.2"), element, measure("228")).verdict, "good")
-        self.assertEqual(element_amps(measure("0.0"), Element(kw=4.8, volts=240, disconnected="gas backs it up")).verdict, "watch")
+        off = Element(kw=4.8, volts=240, disconnected="gas backs it up")
+        found = [element_amps(measure(text), off) for text in ("0.0", "19.8")]
+        self.assertEqual([(one.verdict, one.next) for one in found], [("watch", ""), ("watch", "Mend the record.")])
 
     def test_heater_circuit_of_nec_424(self) -> None:
         # NEC 424.4(B), 424.22(B), from memory: 125 % of heaters and blower; 48 A and 60 A at most on one circuit.

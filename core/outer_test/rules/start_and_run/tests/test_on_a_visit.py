@@ -6,13 +6,14 @@ from typing import Any
 from outer_test.assessment import assess
 from outer_test.judgement import Finding
 from outer_test.nameplate import AuxHeat, Compressor, Element, Fan, Plate
-from outer_test.visit import Reading, Visit
+from outer_test.rules.start_and_run.running import HEATS_BELOW_F
+from outer_test.visit import Conditions, Reading, Visit
 
 PLATE = Plate(
     volts=(208, 230), hz=60, phase=1, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2),
     aux_heat=AuxHeat(kind="electric", elements=(Element(kw=4.8, volts=240),)),
 )  # fmt: skip
-PEAK, TOTAL = "amps.compressor.peak_a", "amps.total.run_a"
+PEAK, TOTAL, TIME = "amps.compressor.peak_a", "amps.total.run_a", "amps.compressor.start_s"
 
 
 def found(read: dict[str, str], plate: Plate = PLATE, by: Any = None, **seen: str) -> dict[str, Finding]:
@@ -111,6 +112,33 @@ class Peaks(unittest.TestCase):
 
         self.assertEqual([effect("10.0", after, "inrush") for after in ("9.4", "9.6", "10.6")], ["good", "watch", "watch"])
         self.assertEqual([effect("10.0", after, "max-hold") for after in ("7.9", "9.3", "10.6")], ["good", "watch", "bad"])
+
+
+class KitByTime(unittest.TestCase):
+    def test_a_kit_is_proved_by_a_start_that_is_a_tenth_of_a_second_faster(self) -> None:
+        """Handbook 8, `kit-effect`: faster by 0.1 s or more. Common practice, no source."""
+        for before, after, verdict in (("0.60", "0.50", "good"), ("0.60", "0.51", None)):
+            times = (Reading(TIME, before, fitted="none"), Reading(TIME, after, fitted="relay"))
+            visit = Visit(plate=PLATE, readings=times, seen={"start.result": "started"})
+            kit = {one.verdict for one in assess(visit).findings if one.rule == "kit-effect"}
+            self.assertEqual("good" in kit, verdict == "good", (before, after, kit))
+
+
+class Mild(unittest.TestCase):
+    def test_little_amps_are_bad_only_where_the_air_loads_it(self) -> None:
+        """Handbook 8: under 0.40 `bad` with 70 °F or more outdoors in cooling, 35 °F or more in heating, on record."""
+        for air, verdict in (
+            (34, "watch"),
+            (35, "bad"),
+            (64, "bad"),
+            (HEATS_BELOW_F, "watch"),
+            (69, "watch"),
+            (70, "bad"),
+            (None, "watch"),
+        ):
+            visit = Visit(plate=PLATE, readings=(Reading("amps.compressor.run_a", "6.0"),), conditions=Conditions(outdoor_f=air))
+            got = next(one.verdict for one in assess(visit).findings if one.point == "amps.compressor.run_a")
+            self.assertEqual(got, verdict, air)
 
 
 class Heaters(unittest.TestCase):

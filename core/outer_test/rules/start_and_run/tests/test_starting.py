@@ -50,6 +50,10 @@ class Starting(unittest.TestCase):
         for peak, volts in (("75", {"starting_v": measure("200")}), ("79", {"line_v": measure("205")})):
             self.assertIn("rotor does not turn", start_amps(measure(peak), Start(**hummed, **volts)).why)  # type: ignore[arg-type]
 
+    def test_the_share_of_lra_is_said_where_the_plate_has_one(self) -> None:
+        about = [start_amps(measure("88"), Start(result="started", lra=lra)).why for lra in (96, None)]
+        self.assertEqual(["of LRA" in why for why in about], [True, False])
+
     def test_without_the_outcome_a_peak_says_nothing(self) -> None:
         self.assertEqual(self.judge("90"), "unjudged")
 

@@ -275,6 +275,7 @@ class Others(unittest.TestCase):
 
     def test_three_equal_pairs(self) -> None:
         self.assertEqual(equal_pairs([measure("1.00"), measure("1.05"), measure("1.00")]).verdict, "good")
+        self.assertEqual(equal_pairs([measure("0.95"), measure("1.00"), measure("1.05")]).verdict, "good", "5 % to the last digit")
         self.assertEqual(equal_pairs([measure("1.00"), measure("1.20"), measure("1.00")]).verdict, "bad")
         self.assertEqual(equal_pairs([measure("0.3"), measure("0.3"), measure("0.4")]).verdict, "good", "one last digit")
         self.assertEqual(equal_pairs([measure("1.0"), measure("1.0"), measure("1.2")]).verdict, "unsure")
