@@ -278,6 +278,7 @@ class _AtWork:
     def _watch(self) -> None:
         """A forced defrost, stamped a little late; what did not come is answered *no*."""
         self._turn("live", False)
+        self._wait_out_the_hold()
         unit, chance = self.technician.unit, self.technician.chance
         events, watched = watch_defrost(unit)
         late = tuple(one if one.event == "forced" else DefrostEvent(one.s + chance.uniform(0, 2.5), one.event) for one in events)
@@ -290,6 +291,13 @@ class _AtWork:
         self.minutes += watched / 60
         self.answers.coil_f = WARM_F if "valve-shift" in happened else COLD_F
         self.tests += 1
+
+    def _wait_out_the_hold(self) -> None:
+        """A board that just got its power waits before it does anything; the bench counts it down."""
+        ups = [event.at for event in self.visit.power if event.state == "live" and event.at is not None]
+        if ups:
+            held = self.visit.plate.defrost.anti_short_cycle_s / 60 - (_at(self.minutes) - max(ups)).total_seconds() / 60
+            self.minutes += max(held, 0.0)
 
 
 def _entered(plate: Plate) -> Plate:

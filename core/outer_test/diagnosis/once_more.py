@@ -4,11 +4,13 @@ from collections.abc import Iterable
 
 from outer_test.assessment import Judged, stops_of
 from outer_test.diagnosis.observations import Observed
-from outer_test.diagnosis.things_tested import TESTED
+from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.visit import POINTS
 
 MOST_TIMES = 2
 _SELDOM = 0.1  # of sound units: what a reading says against one
+# Whose own rule says how often it is read: under 10 kΩ once (handbook section 13).
+_ONCE = (Test.GROUND, Test.FAN_GROUND)
 AGAIN = "Take it once more, it decides alone."
 
 
@@ -35,4 +37,6 @@ def once_more(seen: Observed, judged: Judged) -> str | None:
 def decides_alone(proof: Iterable[Observed], judged: Judged) -> str | None:
     """Where the only reading of a proof that no sound unit gives can be taken once more; None where there are more, or none can."""
     odd = [one for one in proof if TESTED[one.test].sound[one.outcome] < _SELDOM]
+    if any(one.test in _ONCE for one in odd):
+        return None
     return once_more(odd[0], judged) if len(odd) == 1 else None

@@ -8,7 +8,7 @@ from outer_test.assessment import Assessment, as_found, as_left, assess, read_in
 from outer_test.history.trend import Trend, trend
 from outer_test.judgement import Finding, Part, Tape, Verdict, first_at_each_point, tape_of
 from outer_test.rules.windings import at_25c
-from outer_test.visit import POINTS, Reading, Repair, Taken, Visit, group_of, inputs_of, title_of
+from outer_test.visit import POINTS, Reading, Repair, Taken, Visit, group_of, inputs_of, sign_at, title_of
 
 PAIRS = ("winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm")
 # A part by the points that read it: a new one starts a new line.
@@ -136,11 +136,11 @@ def _tags(reading: Reading) -> str:
 
 def _told(visit: Visit, taken: Taken, found: Finding | None) -> Told:
     point, value, number, tags = taken.reading.point, taken.reading.value, taken.measured.number, _tags(taken.reading)
-    plain = None if number is None else float(number)
+    plain, sign = None if number is None else float(number), sign_at(point, taken.reading.turns)
     corrected, how = _corrected(visit, point, plain)
     if found is None:
-        return Told(point, value, None, corrected, unit=POINTS[point].sign, corrected=how, tags=tags)
-    base = Told(point, value, found.verdict, corrected, unit=POINTS[point].sign, corrected=how, tags=tags, why=found.why)
+        return Told(point, value, None, corrected, unit=sign, corrected=how, tags=tags)
+    base = Told(point, value, found.verdict, corrected, unit=sign, corrected=how, tags=tags, why=found.why)
     if how or found.unit not in ("", POINTS[point].sign):  # its limits are for another number than the one that is followed
         return base
     return replace(

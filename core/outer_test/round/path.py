@@ -8,7 +8,7 @@ from outer_test.assessment import Assessment, Judged
 from outer_test.diagnosis import Diagnosis, NextTest, older_than_power
 from outer_test.judgement import Part, Verdict, first_at_each_point, worst
 from outer_test.procedure import Group, Station, group_at, taken_with
-from outer_test.visit import POINTS, Visit, standing_readings
+from outer_test.visit import POINTS, Visit, sign_at, standing_readings
 
 _SUMS_UP = {Group.DEAD: "safe.dead", Group.DISCHARGED: "safe.discharged"}
 _MINUTES = {Group.DEAD: 3.0, Group.DISCHARGED: 2.0}  # of a run that is asked for as a whole [T]
@@ -81,7 +81,7 @@ def _done(read: Sequence[str], visit: Visit, assessment: Assessment) -> Iterator
         value = ""
         if len(points) == 1:
             reading = readings.get(point)
-            value = f"{reading.value} {POINTS[point].sign}".strip() if reading is not None else visit.saw(point) or ""
+            value = f"{reading.value} {sign_at(point, reading.turns)}".strip() if reading is not None else visit.saw(point) or ""
         yield PathStep(_title(points), points, (), True, worst(found) if any(found) else None, value, summary=_summary(points))
 
 

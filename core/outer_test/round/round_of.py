@@ -27,7 +27,7 @@ from outer_test.round.shown import (
     WaitingShown,
 )
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
-from outer_test.visit import POINTS, Lifted, Reading, Visit, inputs_of, standing_readings, title_of
+from outer_test.visit import POINTS, Lifted, Reading, Visit, inputs_of, sign_at, standing_readings, title_of
 
 
 def round_of(recorded: Recorded, asker: int | None = None) -> Round:
@@ -167,7 +167,7 @@ def _entry(event: Event, reading: Reading | None, stands: bool, by_whom: str) ->
     if reading is None:
         return EntryShown(event.id, body.point, body.value, "", "", "", 1, event.at, by_whom, "", stands, None, "", event.clock_wrong)
     return EntryShown(
-        event.id, body.point, body.value, POINTS[body.point].sign, body.by or "", body.fitted or "", body.turns, event.at, by_whom,
+        event.id, body.point, body.value, sign_at(body.point, body.turns), body.by or "", body.fitted or "", body.turns, event.at, by_whom,
         reading.power or "unknown", stands, body.supersedes or None, body.meter or "", event.clock_wrong,
     )  # fmt: skip
 

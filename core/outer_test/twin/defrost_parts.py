@@ -4,7 +4,7 @@ from math import inf
 
 from outer_test.rules.defrost import curve_of
 from outer_test.twin.control import valve_impedance
-from outer_test.twin.shown import Value
+from outer_test.twin.dead_reads import Value
 from outer_test.twin.unit import OPEN_OHM, Unit
 
 WARM_F, AIR_F = 64.0, 36.0

@@ -6,15 +6,14 @@ Numbers are exact, in the unit of the point; `inf` is an open line (OL).
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from math import inf
 
 from outer_test.twin.breaker import closed, holds, trips
-from outer_test.twin.control import CONTROL_FUSE, METER_S, Control, ControlState, armature, ohms_of, valve_impedance
+from outer_test.twin.control import METER_S, Control, ControlState, armature
+from outer_test.twin.dead_reads import Value, dead_reads
 from outer_test.twin.line import LineState, Solved, solve_line
 from outer_test.twin.starting import Start, fan_slip, start
-from outer_test.twin.unit import FUSE, OPEN_OHM, POLE, SOUND_OHM, WHIP, Unit
+from outer_test.twin.unit import POLE, WHIP, Unit
 
-Value = float | str
 _TURNS, _SLOW = 0.5, 0.14  # slips of a fan that turns at all, and of one that is seen to be slow
 _NO_FEED = 0.03  # of its rated amps: it is not fed
 
@@ -26,13 +25,18 @@ _NOT_OF_THE_LINE = (
     "no.flow",
 )  # fmt: skip
 
+_FIRST_OF_THREE = "contactor.T1–compressor.T1"
+
 
 @dataclass(frozen=True, slots=True)
 class LineSide:
-    """The line side of a unit that is called: how its start went, what came of it, how it then stands, and how it stood with no call."""
+    """The line side of a unit that is called: how its start went, what came of it, how it stood before its rotor turned, how it then
+    stands, and how it stood with no call.
+    """
 
     start: Start | None
     outcome: str
+    at_rest: Solved
     standing: Solved
     idle: Solved
 
@@ -101,11 +105,11 @@ def _line_side(unit: Unit, shut: tuple[str, ...]) -> LineSide:
     if unit.compressor is not None:
         own = start(unit, shut)
         standing = own.running or solve_line(unit, LineState(shut, 1.0, fan_slip(unit, _fan_volts(own.standing))))
-        return LineSide(own, "tripped" if trips(unit, own.standing) else own.outcome, standing, idle)
+        return LineSide(own, "tripped" if trips(unit, own.standing) else own.outcome, own.standing, standing, idle)
     rest = solve_line(unit, LineState(shut, 1.0, 1.0))
     turns = _turns(unit, rest)
     standing = solve_line(unit, LineState(shut, 0.03 if turns else 1.0, fan_slip(unit, _fan_volts(rest))))
-    return LineSide(None, "started" if turns else "hummed" if _hums(unit, rest) else "nothing", standing, idle)
+    return LineSide(None, "started" if turns else "hummed" if _hums(unit, rest) else "nothing", rest, standing, idle)
 
 
 def _fan_volts(solved: Solved) -> float:
@@ -146,7 +150,7 @@ def shown(unit: Unit, known: Known | None = None) -> dict[str, Value]:
     ('started', True)
     """
     on = behave(unit, known)
-    return {**_dead(unit), **_line(unit, on), **on.low.reads, **_running(unit, on), **_closed_once(unit, known)}
+    return {**dead_reads(unit), **_line(unit, on), **on.low.reads, **_running(unit, on), **_closed_once(unit, known)}
 
 
 def _closed_once(unit: Unit, known: Known | None) -> dict[str, Value]:
@@ -155,75 +159,22 @@ def _closed_once(unit: Unit, known: Known | None) -> dict[str, Value]:
         return {}
     again = closed(unit)
     on = behave(again, known)
-    peak = on.line.start.peak_a if on.line.start is not None else 0.0
-    reads: dict[str, Value] = {"line.reset": "holds" if holds(again, on.outcome == "tripped", peak) else "trips"}
-    return reads | ({"amps.compressor.peak_a": peak} if on.line.start is not None else {})
+    peak = _peak_a(again, on.line)
+    reads: dict[str, Value] = {"line.reset": "holds" if holds(again, on.outcome == "tripped", peak or 0.0) else "trips"}
+    return reads if peak is None else reads | {"amps.compressor.peak_a": peak}
+
+
+def _peak_a(unit: Unit, line: LineSide) -> float | None:
+    """Its start's peak, A; None of an inverter, which draws none."""
+    if line.start is not None:
+        return line.start.peak_a
+    return line.at_rest.through(_FIRST_OF_THREE, "lead") if unit.plate.phase == 3 else None
 
 
 def _low_voltage_figures(unit: Unit) -> list[tuple[str, float]]:
     """What of a unit's figures the low voltage depends on."""
     own = {wire.name for wire in unit.circuit.wires if wire.group == "control"}
     return sorted(item for item in unit.values.items() if item[0] in own or item[0].startswith(_NOT_OF_THE_LINE))
-
-
-def _open(ohm: float) -> float:
-    return inf if ohm >= OPEN_OHM / 10 else ohm
-
-
-def _dead(unit: Unit) -> dict[str, Value]:
-    reads: dict[str, Value] = {}
-    for section in ("herm", "fan", "start"):
-        if f"uf.{section}" in unit.values:
-            leaks = unit.value(f"leak.{section}", OPEN_OHM) < 1000
-            own = (
-                {"herm": "fan", "fan": "herm"}.get(section, section) if unit.value("wires.swapped") else section
-            )  # it sits on the other's wire
-            reads[f"cap.{section}.uf"] = inf if leaks else unit.value(f"uf.{own}")
-    for name in ("contactor", "contactor2"):
-        if unit.circuit.part(name) is not None:
-            reads[f"{name}.coil.ohm"] = _open(ohms_of(unit, name))
-    reads["control.fuse.ohm"] = _open(unit.ohm(CONTROL_FUSE, "switch"))
-    for leg in (1, 2):
-        reads[f"line.fuse{leg}.ohm"] = _open(unit.ohm(FUSE[leg], "fuse"))
-    reads |= _windings(unit)
-    if unit.circuit.part("relay") is not None:
-        reads["relay.coil.ohm"] = _open(unit.value("relay.2–relay.5", 4000.0))
-        reads["relay.contact.ohm"] = _open(unit.ohm("relay.1–relay.2", "relay"))
-    if unit.circuit.part("valve") is not None:
-        reads["defrost.valve_coil.ohm"] = _open(valve_impedance(unit).real)
-    return reads
-
-
-def _windings(unit: Unit) -> dict[str, Value]:
-    reads: dict[str, Value] = {}
-    if unit.compressor is not None:
-        reads |= _pairs("winding", unit, "compressor", unit.compressor.cold_r1, unit.compressor.cold_r1a)
-        for terminal, wire in (("c", "contactor.T1–compressor.C"), ("r", "contactor.T2–compressor.R"), ("s", _s_lead(unit))):
-            reads[f"lead.{terminal}.ohm"] = _open(unit.ohm(wire, "lead"))
-    else:
-        each = 0.05 * unit.volts / (unit.plate.compressor.lra or 80.0) * 8
-        first = each * (1 - unit.value("compressor.shorted") / 2)  # of one phase, which two pairs have in them
-        for pair, point, own in (("T1–T2", "c_r", first), ("T2–T3", "c_s", each), ("T1–T3", "r_s", first)):
-            reads[f"winding.{point}.ohm"] = _open(own + unit.value(f"winding {pair}"))
-    for terminal in "crs":
-        reads[f"winding.{terminal}_ground.ohm"] = unit.value("compressor.ground", SOUND_OHM)
-    if unit.fan is not None:
-        reads |= _pairs("fan_winding", unit, "fan", unit.fan.cold_r1, unit.fan.cold_r1a)
-    for terminal in "crs" if unit.fan is not None else "c":  # an electronic one is read at its line wire
-        reads[f"fan_winding.{terminal}_ground.ohm"] = unit.value("fan.ground", SOUND_OHM)
-    return reads
-
-
-def _s_lead(unit: Unit) -> str:
-    return next((wire.name for wire in unit.circuit.wires if wire.b == "compressor.S"), "capacitor.HERM–compressor.S")
-
-
-def _pairs(group: str, unit: Unit, motor: str, main: float, start_ohm: float) -> dict[str, Value]:
-    """The three pairs at the terminals: windings in series with what is open, the overload in the common."""
-    shorted = 1 - unit.value(f"{motor}.shorted")
-    run, second = main * shorted + unit.value(f"{motor}.run.ohm"), start_ohm + unit.value(f"{motor}.start.ohm")
-    common = unit.value(f"{motor}.overload", 0.0)
-    return {f"{group}.c_r.ohm": _open(run + common), f"{group}.c_s.ohm": _open(second + common), f"{group}.r_s.ohm": _open(run + second)}
 
 
 def _line(unit: Unit, on: Behaviour) -> dict[str, Value]:
@@ -276,9 +227,10 @@ def _control(unit: Unit, low: LowVoltage, control: Control) -> dict[str, Value]:
 def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
     now, own = on.line.standing, on.line.start
     reads: dict[str, Value] = {"start.result": on.outcome}
+    if (peak := _peak_a(unit, on.line)) is not None:
+        reads["amps.compressor.peak_a"] = peak
+        reads["line.starting.v"] = on.line.at_rest.across("contactor.T1", "contactor.T2")
     if own is not None:
-        reads["amps.compressor.peak_a"] = own.peak_a
-        reads["line.starting.v"] = own.standing.across("contactor.T1", "contactor.T2")
         reads["start.margin"] = own.margin
         if own.seconds is not None:
             reads["amps.compressor.start_s"] = own.seconds
@@ -290,7 +242,7 @@ def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
         reads["cap.herm.load_a"] = abs(second)
         reads["cap.herm.load_v"] = now.across(f"{cap}.C", f"{cap}.HERM")
     elif unit.plate.phase == 3:
-        reads["amps.compressor.run_a"] = now.through("contactor.T1–compressor.T1", "lead")
+        reads["amps.compressor.run_a"] = now.through(_FIRST_OF_THREE, "lead")
     else:
         reads["amps.compressor.run_a"] = (
             0.7 * (unit.plate.compressor.rla or 15.0) * unit.value("compressor.load", 1.0) if on.line.outcome == "started" else 0.0

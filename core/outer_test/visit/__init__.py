@@ -2,7 +2,18 @@
 
 from outer_test.visit.file import current, read_visit, write_visit
 from outer_test.visit.part import FittedCapacitor, Repair, StockPart, aware, left_on_van
-from outer_test.visit.points import ASKS_NO_POWER, MAY_BE_NEGATIVE, POINTS, STATION_TITLE, Measures, Point, group_of, measures, title_of
+from outer_test.visit.points import (
+    ASKS_NO_POWER,
+    MAY_BE_NEGATIVE,
+    POINTS,
+    STATION_TITLE,
+    Measures,
+    Point,
+    group_of,
+    measures,
+    sign_at,
+    title_of,
+)
 from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
 from outer_test.visit.standing import Inputs, Taken, inputs_of
@@ -96,6 +107,7 @@ __all__ = [
     "poles_of",
     "power_at",
     "read_visit",
+    "sign_at",
     "standing_readings",
     "superseded",
     "thing_of",

@@ -126,10 +126,13 @@ class Twice(unittest.TestCase):
 
 
 class FanFeed(unittest.TestCase):
-    """The way to the fan motor, common practice, no source: volts at the board's fan terminal, then at the motor's own wires."""
+    """The way to the fan motor, common practice, no source: volts at the board's fan terminal, then at the motor's own wires.
+
+    Those are read twice: a probe that does not touch reads nothing too.
+    """
 
     def fed(self, board: str, motor: str, **plate: object) -> Visit:
-        read = [("contactor.load.v", "236"), ("fan.board.v", board), ("fan.feed.v", motor), ("amps.fan.run_a", "0.0")]
+        read = [("contactor.load.v", "236"), ("fan.board.v", board), *[("fan.feed.v", motor)] * 2, ("amps.fan.run_a", "0.0")]
         found = visit("fan-stopped", read, fan__state="still", contactor__armature="in")
         return replace(found, plate=replace(PLATE, **plate))  # type: ignore[arg-type]
 

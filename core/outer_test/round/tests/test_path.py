@@ -44,6 +44,11 @@ class Done(TestCase):
         done = [(step.title, step.value) for step in path(visit) if step.done]
         self.assertEqual(done[1:], [("Compressor section, C to HERM", "54.8 µF"), ("Fan section, C to FAN", "7.4 µF")])
 
+    def test_what_the_clamp_showed_with_turns_says_so(self) -> None:
+        """Handbook 2: the reading keeps its turns; 8.0 A on ten of them is 0.8 A, and must not look like a fan at 8 A."""
+        done = [step.value for step in path(proved(more=(Reading("amps.fan.run_a", "8.0", at=at(9), turns=10),))) if step.done]
+        self.assertEqual(done[1:], ["8.0 A with 10 turns"])
+
     def test_half_a_run_is_still_ahead_and_knows_what_was_read(self) -> None:
         half = (Reading("winding.c_ground.ohm", "OL", at=at(5), top=4e7),)
         visit = replace(proved("maintenance", half), rules=HouseRules(maintenance=tuple(Upkeep)))

@@ -27,6 +27,16 @@ POINTS: dict[str, Point] = {
 }  # fmt: skip
 
 
+def sign_at(point: str, turns: int = 1) -> str:
+    """What stands behind a number read at a point; with turns through the jaw the clamp shows so many times the amps.
+
+    >>> sign_at("amps.fan.run_a"), sign_at("amps.fan.run_a", 10)
+    ('A', 'A with 10 turns')
+    """
+    sign = POINTS[point].sign
+    return sign if turns == 1 else f"{sign} with {turns} turns"
+
+
 def title_of(point: str) -> str:
     """A point's title; for what is no point of the round, its key in words.
 

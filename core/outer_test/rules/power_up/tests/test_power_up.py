@@ -79,10 +79,10 @@ class Legs(unittest.TestCase):
 
     def test_unbalance_is_of_all_three_and_of_three_phases_alone(self) -> None:
         two = {ACROSS: "460", "line.l2_l3.v": "467"}
-        for phase, asked in ((3, True), (1, False)):
-            visit = Visit(plate=replace(PLATE, volts=(460,), phase=phase), readings=tuple(Reading(*one) for one in two.items()))
+        for plate, asked in ((replace(PLATE, volts=(460,), phase=3), True), (replace(PLATE, volts=(460,), phase=1), False)):
+            visit = Visit(plate=plate, readings=tuple(Reading(*one) for one in two.items()))
             needs = [one.needs for one in assess(visit).findings if one.rule == "unbalance"]
-            self.assertEqual(needs, [("line.l1_l3.v",)] if asked else [], phase)
+            self.assertEqual(needs, [("line.l1_l3.v",)] if asked else [], plate.phase)
 
     def test_unbalance(self) -> None:
         """NEMA MG 1, 14.36: its example of 460, 467 and 450 V is 1.96 %."""
