@@ -2,7 +2,7 @@
 import { ApiProblem } from "../api/client";
 import { coreIsUp, coreState } from "./core";
 import { dropEntries, isRefused, storeEntry } from "./entries";
-import { redraw } from "./judge";
+import { drawFirst, redraw } from "./judge";
 import type { Outcome } from "./outcomes";
 import { store, type Act, type Entry } from "./store";
 import { sendNow, sendSoon } from "./sync";
@@ -12,7 +12,7 @@ import { sendNow, sendSoon } from "./sync";
  * nothing of it is left. Without signal and before the core is up it is stored, and judged later.
  */
 export async function act(visit: string, what: Act, at?: string): Promise<void> {
-  const entry = await storeEntry(visit, what, at);
+  const entry = await storeAndDraw(visit, what, at);
   const outcome = (await settle(entry)) ?? (await answered(entry)) ?? (await judgedLater(entry));
   if (outcome !== undefined && outcome.rest === "" && outcome.wrong.length > 0) {
     await dropEntries([entry.id]);
@@ -41,7 +41,7 @@ async function judgedLater(entry: Entry): Promise<Outcome | undefined> {
 
 /** Do something and go on at once. What is wrong with it stays beside its field until it is dealt with. */
 export function send(visit: string, what: Act, at?: string): void {
-  storeEntry(visit, what, at)
+  storeAndDraw(visit, what, at)
     .then(settle)
     .catch((problem: unknown) => {
       // The screen has gone on: what could not even be stored must not pass unseen.
@@ -49,6 +49,16 @@ export function send(visit: string, what: Act, at?: string): void {
         say(problem instanceof Error ? problem.message : String(problem)),
       );
     });
+}
+
+async function storeAndDraw(visit: string, what: Act, at?: string): Promise<Entry> {
+  try {
+    const [entry] = await Promise.all([storeEntry(visit, what, at), drawFirst(visit)]);
+    return entry;
+  } catch (problem) {
+    await redraw(visit); // what could not be stored leaves the screen
+    throw problem;
+  }
 }
 
 async function settle(entry: Entry): Promise<Outcome | undefined> {

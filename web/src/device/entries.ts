@@ -26,7 +26,10 @@ export const isRefused = ({ wrong }: Entry): boolean => wrong.length > 0;
 export const memberNow = (): string =>
   queries.getQueryData<{ member: { username: string } | null }>(["session"])?.member?.username ?? "";
 
-/** Store an act. at: when it was done, where that is not now. Throws where this device cannot store it: then nothing was done. */
+/**
+ * Store an act. at: when it was done, where that is not now. It is written at once, and among `waitingNow` when this returns; the
+ * promise throws where this device cannot store it: then nothing was done.
+ */
 export async function storeEntry(visit: string, act: Act, at = new Date().toISOString()): Promise<Entry> {
   const entry: Entry = { ...made(visit), at, visit, member: memberNow(), act, wrong: [] };
   // Written before the next key, for the store takes a moment: a browser that dies in it loses nothing.
@@ -38,6 +41,8 @@ export async function storeEntry(visit: string, act: Act, at = new Date().toISOS
     return { ...entry, n };
   } catch (problem) {
     console.warn("An entry cannot be stored.", problem);
+    forgetAhead(entry);
+    entries.set(allEntries().filter(({ id }) => id !== entry.id));
     throw new ApiProblem(0, [
       {
         field: "",
@@ -47,11 +52,15 @@ export async function storeEntry(visit: string, act: Act, at = new Date().toISOS
   }
 }
 
+const waits = (entry: Entry): boolean => !isRefused(entry) && entry.member === memberNow();
+
 /** The entries of a visit that wait and are this member's, in their order. */
 export const waitingOf = async (visit: string): Promise<Entry[]> =>
-  (await store.entries.where({ visit }).sortBy("n")).filter(
-    (entry) => !isRefused(entry) && entry.member === memberNow(),
-  );
+  (await store.entries.where({ visit }).sortBy("n")).filter(waits);
+
+/** The same as this tab knows it, those on their way into the store among them. */
+export const waitingNow = (visit: string): Entry[] =>
+  allEntries().filter((entry) => entry.visit === visit && waits(entry));
 
 /** What waits here and is a member's, the oldest first, at most so many. */
 export const waitingBy = (member: string, most: number): Promise<Entry[]> =>

@@ -3,7 +3,7 @@ import { api, clockAhead, data, type Schemas, type VisitShown } from "../api/cli
 import { queries } from "../api/queries";
 import { coreState, judgeFirst, judgeInCore, keepInCore, whenCoreIsUp } from "./core";
 import { asDone, asSent } from "./asSent";
-import { allEntries, waitingOf } from "./entries";
+import { allEntries, waitingNow, waitingOf } from "./entries";
 import { take, type Outcome } from "./outcomes";
 import { isReached } from "./reach";
 import { keepVisit, type Act, type Entry } from "./store";
@@ -39,11 +39,12 @@ type Verdicts = Pick<
 async function firstHere(shown: VisitShown, waiting: Entry[]): Promise<Verdicts | undefined> {
   if (coreState() !== "ready" || shown.round.unreadable > 0) return undefined;
   try {
-    await hasRecord(shown.id, shown.record);
-    const first = JSON.parse(await judgeFirst(shown.id, JSON.stringify(waiting.map(asDone)))) as {
-      verdicts: Verdicts;
-    };
-    return first.verdicts;
+    // Asked one after the other without waiting: the core answers while the screen takes the key in.
+    const [, first] = await Promise.all([
+      hasRecord(shown.id, shown.record),
+      judgeFirst(shown.id, JSON.stringify(waiting.map(asDone))),
+    ]);
+    return (JSON.parse(first) as { verdicts: Verdicts }).verdicts;
   } catch {
     return undefined; // the whole answer, asked for next, says what is wrong
   }
@@ -102,9 +103,17 @@ async function byServer(id: string, waiting: Entry[]): Promise<Judged | undefine
   }
 }
 
-let latest = 0;
+let asked = 0;
+const drawn = new Map<string, number>();
 
-async function drawRound(shown: VisitShown, changed: Partial<VisitShown["round"]>): Promise<void> {
+/** Draw what the question of this number came to, but where a later one's answer is on the screen. */
+async function drawRound(
+  mine: number,
+  shown: VisitShown,
+  changed: Partial<VisitShown["round"]>,
+): Promise<void> {
+  if (mine < (drawn.get(shown.id) ?? 0)) return;
+  drawn.set(shown.id, mine);
   const now = queries.getQueryData<VisitShown>(["visit", shown.id]) ?? shown;
   const next = { ...now, round: { ...now.round, ...changed } };
   queries.setQueryData(["visit", shown.id], next);
@@ -112,18 +121,24 @@ async function drawRound(shown: VisitShown, changed: Partial<VisitShown["round"]
   if (!isReached()) await keepVisit(next);
 }
 
+/** Draw what each reading says for itself, what was just typed among them: at once, before it is in the store. */
+export async function drawFirst(visit: string): Promise<void> {
+  const shown = queries.getQueryData<VisitShown>(["visit", visit]);
+  if (shown === undefined) return;
+  const mine = (asked += 1);
+  const first = await firstHere(shown, waitingNow(visit));
+  if (first !== undefined) await drawRound(mine, shown, first);
+}
+
 /** Draw a visit anew with all that was done on it; what is wrong with an entry stays with it. Gives back what became of each. */
 export async function redraw(visit: string): Promise<Outcome[]> {
   const shown = queries.getQueryData<VisitShown>(["visit", visit]);
   if (shown === undefined) return [];
-  const mine = (latest += 1);
-  const waiting = await waitingOf(visit);
-  const first = await firstHere(shown, waiting);
-  if (first !== undefined && mine === latest) await drawRound(shown, first);
-  const answer = await judgedWith(shown, waiting);
+  const mine = (asked += 1);
+  const answer = await judgedWith(shown, await waitingOf(visit));
   if (answer === undefined) return [];
   // An answer that was overtaken is not drawn; what it says of the entries holds.
-  if (mine === latest) await drawRound(shown, answer.round);
+  await drawRound(mine, shown, answer.round);
   await take(answer.outcomes);
   return answer.outcomes;
 }
