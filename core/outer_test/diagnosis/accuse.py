@@ -95,7 +95,8 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
         volts = judged.inputs.number("contactor.coil.v")
         return volts is not None and (volts.number or 0) >= WATCH_LOW_V
     if fault.key in (FaultKey.LOCKED, FaultKey.TIGHT):
-        return not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
+        fed = visit.plate.phase != 3 or all(test in evidence and evidence[test].outcome == "good" for test in _ON_THE_WAY)
+        return fed and not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
     if fault.key in _PULLED_DOWN:  # another coil on the same transformer may pull it down
         return all(test not in evidence or evidence[test].outcome == "good" for test in _COILS) and _read_where_fitted(judged)
     if fault.key in _BY_WHAT_IS_LAST and _BY_WHAT_IS_LAST[fault.key] <= proof.keys():
@@ -127,6 +128,8 @@ _BY_WHAT_IS_LAST = {
     FaultKey.Y_WIRE_BROKEN: {Test.STAT_Y, Test.COIL_V}, FaultKey.COIL_WIRE_JOINT: {Test.STAT_Y, Test.COIL_V},
     FaultKey.FAN_WIRE: {Test.LOAD_SIDE, Test.FAN_FED},
 }  # fmt: skip
+# On three phases a poor joint in one leg holds the rotor still, and leaves volts across the other two.
+_ON_THE_WAY = (Test.DISCONNECT_DROP, Test.WHIP_DROP)
 _PULLED_DOWN = (FaultKey.TRANSFORMER_WEAK, FaultKey.NO_CONTROL_VOLTS)
 _COILS = (Test.COIL_OHM, Test.COIL2_OHM, Test.VALVE_COIL)
 

@@ -155,13 +155,14 @@ def met(test: T, outcome: str, outcomes: Mapping[T, str]) -> bool | None:
 _SAFETIES = ("control.delay", "control.pressure")
 TIGHTENED = "button.terminals"
 _OTHER_COILS = ("contactor2.coil.ohm", "defrost.valve_coil.ohm")
+_STARTS_BY = ("cap.herm.uf", "cap.start.uf", "line.disconnect.v", "line.l1_l2.v", "contactor.line.v")
 ALSO: dict[K, tuple[str, ...]] = {
     K.NO_Y_OUT: _SAFETIES, K.Y_RELAY_BURNT: _SAFETIES, K.STUCK_OPEN: ("contactor.coil.v",), K.GROUNDED: ("winding.at", "winding.r_ground.ohm"),
     K.NEVER_STARTS: ("defrost.coil.f", "defrost.switch.ohm", "control.r_c.v"), K.NO_W: ("defrost.aux_call.v", "defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.FAN_RELAY_STUCK: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.NEVER_ENDS: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.WORN: (TIGHTENED,), K.TRANSFORMER_WEAK: _OTHER_COILS, K.NO_CONTROL_VOLTS: _OTHER_COILS,
-    K.LOCKED: ("cap.herm.uf", "cap.start.uf"), K.TIGHT: ("cap.herm.uf", "cap.start.uf"),
+    K.LOCKED: _STARTS_BY, K.TIGHT: _STARTS_BY,
 }  # fmt: skip
 # What a fault brings with it: the second is there too, and is accused as such.
 BRINGS: dict[K, K] = {K.WIRE_CHAFED: K.CONTROL_FUSE_BLOWN}
