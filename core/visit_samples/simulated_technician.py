@@ -140,13 +140,15 @@ _COMPLAINT_OF: dict[FaultKey, str] = {
 
 
 def follow(technician: Technician, complaint: str) -> Ended:
-    """Follow *next* until something is accused, nothing is wrong, or nothing more is asked."""
+    """Follow *next* until a part is to be fitted, nothing is wrong, or nothing more is asked."""
     at_work = _begun(technician, complaint)
     found = diagnose(at_work.visit)
     skipped: set[str] = set()
     for _ in range(MOST_STEPS):
         following = found.next
-        if found.accused or following is None or Ended(at_work.visit, found, 0, 0.0).sound:
+        if following is None or Ended(at_work.visit, found, 0, 0.0).sound:
+            break
+        if found.accused and (following.repairs is not None or following.point in skipped):
             break
         asked = next((one for one in (following.point, *found.path) if one not in skipped), None)
         if asked is None:

@@ -7,7 +7,6 @@ from math import fsum
 from outer_test.assessment import Judged, stops_of
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed, read_after
-from outer_test.diagnosis.once_more import decides_alone
 from outer_test.diagnosis.proofs import BRINGS, PROOFS, TIGHTENED, WIDER, Proof, met
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Part, Verdict
@@ -17,7 +16,6 @@ from outer_test.twin import Fault, FaultKey
 from outer_test.visit import Measures, Visit, capacitor_sections, has_start_capacitor, measures
 
 ENOUGH = 0.90
-ALONE = 0.97  # where one reading, taken once, is all that speaks for it [M]: it may simply be wrong
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,14 +51,9 @@ def _accused(
             together = fsum(
                 chance for other, chance in weighed if _has(other, fault.key) or any(each.part is fault.part for each in other.faults)
             )
-            enough = ENOUGH if decides_alone(seen, judged) is None else ALONE
-            if together >= enough and own >= together / 2:
+            if together >= ENOUGH and own >= together / 2:
                 named.add(fault.key)
-                yield Accused(fault.part, fault.key, f"{fault.says} {' '.join(_as_sentence(one.says) for one in seen)}")
-
-
-def _as_sentence(says: str) -> str:
-    return says if says.endswith((".", "?")) else f"{says}."
+                yield Accused(fault.part, fault.key, f"{fault.says} {' '.join(one.says for one in seen)}")
 
 
 def _has(one: Hypothesis, key: FaultKey) -> bool:

@@ -8,7 +8,7 @@ from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
 from outer_test.diagnosis.around_it import before_it, left_behind, under_a_stop
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
-from outer_test.diagnosis.next_test import NextTest, open_points, ranked_tests, to_confirm
+from outer_test.diagnosis.next_test import NextTest, before_a_part, open_points, ranked_tests, to_confirm
 from outer_test.diagnosis.observations import Observed, observe
 from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import AFTER
@@ -81,7 +81,8 @@ def _ahead(
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """What is next and what likely follows."""
     if blamed:
-        return _repairs(visit, among, blamed, judged)
+        repairs, again = _repairs(visit, among, blamed, judged), before_a_part(among, chances, evidence, judged)
+        return repairs if again is None else _begun((again, *repairs), judged)
     stopped = under_a_stop(judged)
     if stopped is not None:
         return (stopped,)

@@ -22,6 +22,7 @@ _SOUND = "good"
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
 DECIDES_BITS = 0.05  # a reading that alone decides so much is taken twice
+ALONE = 0.97  # of probability, under which one reading, taken once, is not enough to fit a part by [M]
 STANDS = 0.75  # of probability, from where a suspect is confirmed and not looked for any more
 
 
@@ -188,6 +189,17 @@ def likeliest(among: Sequence[Hypothesis], chances: Sequence[float]) -> tuple[Fa
     return key, faults[key], parts[fault_of(key).part]
 
 
+def before_a_part(
+    among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged
+) -> NextTest | None:  # fmt: skip
+    """Where one reading, taken once, is all that speaks for the likeliest: that reading once more, before a part is fitted."""
+    key, _, together = likeliest(among, chances)
+    point = decides_alone(confirming(fault_of(key), evidence, judged), judged) if together < ALONE else None
+    if point is None:
+        return None
+    return NextTest(point, POINTS[point].title, f"{AGAIN} {fault_of(key).says}", 1.0, POINTS[point].power)
+
+
 def to_confirm(
     among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
 ) -> NextTest | None:  # fmt: skip
@@ -195,9 +207,9 @@ def to_confirm(
     key, _, together = likeliest(among, chances)
     if together < STANDS:
         return None
-    alone = decides_alone(confirming(fault_of(key), evidence, judged), judged)
+    alone = before_a_part(among, chances, evidence, judged)
     if alone is not None:
-        return NextTest(alone, POINTS[alone].title, f"{AGAIN} {fault_of(key).says}", 1.0, POINTS[alone].power)
+        return alone
     outcomes = {test: seen.outcome for test, seen in evidence.items()}
     best: tuple[int, str] | None = None
     for proof in PROOFS.get(key, ()):

@@ -108,7 +108,7 @@ SHARES: dict[K, Share] = {
     K.HIGH_CHARGE: _s(0.3, high_bill=1),
     K.DIRTY_COIL: _s(1, high_bill=5, iced_over=1, maintenance=3),
 }
-NOTHING_WRONG: Share = _s(8.0, maintenance=80.0, hums_no_start=2.0, nothing_at_all=2.0, trips_breaker=4.0)
+NOTHING_WRONG: Share = _s(8.0, maintenance=100.0, hums_no_start=2.0, nothing_at_all=2.0, trips_breaker=4.0)
 # Nobody calls for maintenance of a unit that does not run: these would have been complained of.
 STOPS_IT = frozenset({
     K.BREAKER_TRIPPED, K.SUPPLY_LOST, K.LEG_LOST, K.DISCONNECT_OPEN, K.FUSE_BLOWN, K.WHIP_OPEN, K.COIL_OPEN, K.COIL_SHORTED, K.STUCK_OPEN,

@@ -160,7 +160,7 @@ TESTED: dict[Test, Tested] = {
     T.FAN_OUT: _at("fan.board.v", 1.5, alive=0.985, dead=0.015),
     T.FAN_FED: _at("fan.feed.v", 2.5, alive=0.985, dead=0.015),
     T.FAN_LOAD: _at("cap.fan.load_a cap.fan.load_v", 2.5, good=0.985, low=0.006, high=0.009),
-    T.COIL_FACE: _at("look.coil.face", 0.4, clear=0.70, dirty=0.12, frosted=0.14, iced=0.04),
+    T.COIL_FACE: _at("look.coil.face", 0.4, clear=0.70, dirty=0.12, frosted=0.17, iced=0.01),
     T.SEAT: _at("look.sensor.seat", 0.8, seated=0.98, slipped=0.02),
     T.SWITCH_COLD: _at("defrost.coil.f defrost.switch.ohm", 3.0, good=0.99, stuck_open=0.01),
     T.SWITCH_WARM: _at("defrost.coil.f defrost.switch.ohm", 3.0, good=0.99, stuck_closed=0.01),

@@ -54,7 +54,7 @@ def _windings(unit: Unit) -> dict[str, Value]:
         first = each * (1 - unit.value("compressor.shorted") / 2)  # of one phase, which two pairs have in them
         for pair, point, own in (("T1–T2", "c_r", first), ("T2–T3", "c_s", each), ("T1–T3", "r_s", first)):
             reads[f"winding.{point}.ohm"] = _open(own + unit.value(f"winding {pair}"))
-        leads = [wire.name for wire in unit.circuit.wires if wire.b.startswith("compressor.")]
+        leads = [wire.name for wire in unit.circuit.wires if wire.b.split(".")[0] == "compressor"]
         reads |= {f"lead.{terminal}.ohm": _open(unit.ohm(wire, "lead")) for terminal, wire in zip("crs", leads, strict=False)}
     for terminal in "crs":
         reads[f"winding.{terminal}_ground.ohm"] = unit.value("compressor.ground", SOUND_OHM)

@@ -35,19 +35,21 @@ class Confirmed(unittest.TestCase):
         self.assertEqual(accused(large), [(Part.RUN_CAPACITOR, "herm wrong")])
         self.assertEqual(accused(visit("high-bill", [("cap.herm.uf", "56.0")], "dead-claimed")), [])
 
-    def test_a_reading_that_is_all_that_speaks_for_it_is_taken_once_more(self) -> None:
+    def test_a_reading_that_is_all_that_speaks_for_it_is_taken_once_more_before_a_part_is_fitted(self) -> None:
         """Handbook 13: any single reading may simply be wrong. What else stands on record decides whether one is enough."""
         beside = [("cap.fan.uf", "7.5"), ("contactor.coil.ohm", "11.4")]
-        once = diagnose(visit("high-bill", [*beside, ("cap.herm.uf", "33.0")], "dead-claimed"))
-        self.assertEqual((once.accused, once.suspects[0].fault), ((), "herm weak"))
-        again = next(one for one in once.ahead if not one.point.startswith("safe."))  # dead is proved before it
-        self.assertEqual((again.point, again.why.startswith("Take it once more")), ("cap.herm.uf", True))
-        twice = [*beside, ("cap.herm.uf", "33.0"), ("cap.herm.uf", "33.2")]
-        self.assertEqual(accused(visit("high-bill", twice, "dead-claimed")), [(Part.RUN_CAPACITOR, "herm weak")])
+        weak = [(Part.RUN_CAPACITOR, "herm weak")]
+        once = visit("high-bill", [*beside, ("cap.herm.uf", "33.0")], "dead-claimed")
+        self.assertEqual(accused(once), weak)
+        asked = [one for one in diagnose(once).ahead if not one.point.startswith("safe.")]  # dead is proved before it
+        self.assertEqual((asked[0].point, asked[0].why.startswith("Take it once more")), ("cap.herm.uf", True))
+        self.assertIs(asked[1].repairs, Part.RUN_CAPACITOR)
+        twice = visit("high-bill", [*beside, ("cap.herm.uf", "33.0"), ("cap.herm.uf", "33.2")], "dead-claimed")
+        self.assertEqual((accused(twice), diagnose(twice).ahead[0].repairs), (weak, Part.RUN_CAPACITOR))
         slipped = [*beside, ("cap.herm.uf", "33.0"), ("cap.herm.uf", "54.6")]
         self.assertEqual(accused(visit("high-bill", slipped, "dead-claimed")), [])
         hummed = visit("hums-no-start", [*beside, ("cap.herm.uf", "15.0")], "dead-claimed", start__result="hummed")
-        self.assertEqual(accused(hummed), [(Part.RUN_CAPACITOR, "herm weak")])
+        self.assertIs(diagnose(hummed).ahead[0].repairs, Part.RUN_CAPACITOR)
 
     def test_a_ground_is_confirmed_by_the_same_terminal_read_twice(self) -> None:
         """Handbook 13: to 0.5 MΩ twice, a compressor at its terminals."""
