@@ -81,7 +81,8 @@ def _ahead(
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """What is next and what likely follows."""
     if blamed:
-        repairs, again = _repairs(visit, among, blamed, judged), before_a_part(among, chances, evidence, judged)
+        repairs = _repairs(visit, among, blamed, judged)
+        again = None if stops_of(judged.findings) else before_a_part(among, chances, evidence, judged)
         return repairs if again is None else _begun((again, *repairs), judged)
     stopped = under_a_stop(judged)
     if stopped is not None:

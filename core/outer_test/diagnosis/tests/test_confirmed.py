@@ -44,6 +44,8 @@ class Confirmed(unittest.TestCase):
         asked = [one for one in diagnose(once).ahead if not one.point.startswith("safe.")]  # dead is proved before it
         self.assertEqual((asked[0].point, asked[0].why.startswith("Take it once more")), ("cap.herm.uf", True))
         self.assertIs(asked[1].repairs, Part.RUN_CAPACITOR)
+        stopped = visit("high-bill", [*beside, ("cap.herm.uf", "33.0"), ("safe.c_herm.vdc", "180")], "dead-claimed")
+        self.assertNotIn("cap.herm.uf", diagnose(stopped).path, "no microfarads under a stop")
         twice = visit("high-bill", [*beside, ("cap.herm.uf", "33.0"), ("cap.herm.uf", "33.2")], "dead-claimed")
         self.assertEqual((accused(twice), diagnose(twice).ahead[0].repairs), (weak, Part.RUN_CAPACITOR))
         slipped = [*beside, ("cap.herm.uf", "33.0"), ("cap.herm.uf", "54.6")]
