@@ -73,6 +73,10 @@ export default function ComeInScreen({ token }: { token: string }) {
               {/* Read only: what a password keeper takes as the name. */}
               <TextInput
                 readOnly
+                bg="transparent"
+                borderColor="transparent"
+                px="0"
+                fontWeight="700"
                 autoComplete="username"
                 value={typed.username?.trim() ? `${typed.username.trim()}@${link.data.handle}` : ""}
               />
