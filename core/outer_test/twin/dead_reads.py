@@ -17,8 +17,8 @@ def dead_reads(unit: Unit) -> dict[str, Value]:
 
     >>> from outer_test.nameplate import Plate, RunCapacitor
     >>> from outer_test.twin.unit import make_unit
-    >>> dead_reads(make_unit(Plate(run_capacitor=RunCapacitor(herm_uf=45, fan_uf=5, vac=440))))["cap.fan.uf"]
-    5
+    >>> dead_reads(make_unit(Plate(run_capacitor=RunCapacitor(herm_uf=45, fan_uf=7.5, vac=440))))["cap.fan.uf"]
+    7.5
     """
     reads: dict[str, Value] = {}
     for section in ("herm", "fan", "start"):
