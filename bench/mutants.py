@@ -39,9 +39,8 @@ LEFT_OUT = frozenset({"slow", "long"})  # minutes of simulated visits: a survivo
 
 @dataclass(frozen=True, slots=True)
 class Mutant:
-    """A fault: the package and file it is in, its line, the node it stands for and what takes its place."""
+    """A fault: the file it is in, its line, the node it stands for and what takes its place."""
 
-    package: str
     file: Path
     line: int
     module: libcst.Module
@@ -83,7 +82,7 @@ def mutants(package: str) -> Iterator[Mutant]:
         faults = _Faults()
         wrapper.visit(faults)
         for line, node, fault in faults.found:
-            yield Mutant(package, file.relative_to(CORE), line, wrapper.module, node, fault)
+            yield Mutant(file.relative_to(CORE), line, wrapper.module, node, fault)
 
 
 def survives(mutant: Mutant, copies: list[Path]) -> bool:

@@ -16,7 +16,7 @@ from outer_test.nameplate import Plate
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import QUESTIONS
 from outer_test.twin import FaultKey, Unit, fault_of, make_unit, shown, watch_defrost
-from outer_test.visit import POINTS, Conditions, DefrostEvent, PowerEvent, Reading, Seen, Visit
+from outer_test.visit import POINTS, Conditions, DefrostEvent, PowerEvent, Reading, Seen, Visit, powered_up_at
 from visit_samples.simulated_answers import COLD_F, LEADS_OHM, OUTDOOR_F, TOP_OHM, WARM_F, Answers
 
 BEGINS = datetime(2027, 1, 14, 9, 0, tzinfo=UTC)
@@ -296,9 +296,9 @@ class _AtWork:
 
     def _wait_out_the_hold(self) -> None:
         """A board that just got its power waits before it does anything; the bench counts it down."""
-        ups = [event.at for event in self.visit.power if event.state == "live" and event.at is not None]
-        if ups:
-            held = self.visit.plate.defrost.anti_short_cycle_s / 60 - (_at(self.minutes) - max(ups)).total_seconds() / 60
+        up = powered_up_at(self.visit)
+        if up is not None:
+            held = self.visit.plate.defrost.anti_short_cycle_s / 60 - (_at(self.minutes) - up).total_seconds() / 60
             self.minutes += max(held, 0.0)
 
 

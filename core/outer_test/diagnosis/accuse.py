@@ -75,6 +75,10 @@ def confirming(fault: Fault, evidence: Mapping[Test, Observed], judged: Judged) 
     return ()
 
 
+def _sound(test: Test, evidence: Mapping[Test, Observed]) -> bool:
+    return test in evidence and evidence[test].outcome == "good"
+
+
 def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged: Judged) -> bool:
     visit = judged.inputs.visit
     grounds = [test for test, outcome in proof.items() if outcome == "grounded" and test is not Test.GROUND_AT_PLUG]
@@ -88,10 +92,10 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
         volts = judged.inputs.number("contactor.coil.v")
         return volts is not None and (volts.number or 0) >= WATCH_LOW_V
     if fault.key in (FaultKey.LOCKED, FaultKey.TIGHT):
-        fed = visit.plate.phase != 3 or all(test in evidence and evidence[test].outcome == "good" for test in _ON_THE_WAY)
+        fed = visit.plate.phase != 3 or all(_sound(test, evidence) for test in _ON_THE_WAY)
         return fed and not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
     if fault.key in _PULLED_DOWN:  # another coil on the same transformer may pull it down
-        return all(test not in evidence or evidence[test].outcome == "good" for test in _COILS) and _read_where_fitted(judged)
+        return all(test not in evidence or _sound(test, evidence) for test in _COILS) and _read_where_fitted(judged)
     if fault.key in _BY_WHAT_IS_LAST and _BY_WHAT_IS_LAST[fault.key] <= proof.keys():
         return visit.plate.defrost.control is None  # with a board between, it could be the board
     if fault.key is FaultKey.PITTED:
@@ -103,7 +107,7 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
             return True  # its volts were read at the valve, or the valve answered to a jumper
         if proof.get(Test.RUN_START) == "no" and visit.plate.defrost.control == "time-temperature":
             return True  # it counts as refused only with its switch proved closed, or jumpered
-        return any(test in evidence and evidence[test].outcome == "good" for test in (Test.SWITCH_COLD, Test.SWITCH_WARM, Test.COIL_SENSOR))
+        return any(_sound(test, evidence) for test in (Test.SWITCH_COLD, Test.SWITCH_WARM, Test.COIL_SENSOR))
     return True
 
 
@@ -139,7 +143,7 @@ def _capacitors_sound(evidence: Mapping[Test, Observed], judged: Judged) -> bool
     visit = judged.inputs.visit
     needs = [Test.CAP_HERM] if "herm" in capacitor_sections(visit) else []
     needs += [Test.CAP_START] if has_start_capacitor(visit) else []
-    return all(test in evidence and evidence[test].outcome == "good" for test in needs)
+    return all(_sound(test, evidence) for test in needs)
 
 
 def _grounded(seen: Observed, judged: Judged) -> bool:

@@ -6,7 +6,7 @@ from outer_test.assessment import Judged, StopKind, points_read, stops_of
 from outer_test.diagnosis.next_test import NextTest
 from outer_test.diagnosis.observations import taken_at
 from outer_test.procedure import upkeep_points
-from outer_test.visit import POINTS, absence_points, discharge_points, group_of
+from outer_test.visit import POINTS, absence_points, discharge_points, group_of, powered_up_at
 
 _CHARGED = ("cap.",)
 
@@ -36,9 +36,8 @@ def older_than_power(point: str, judged: Judged) -> bool:
     >>> older_than_power("safe.line.v", judge(Visit()))
     False
     """
-    ups = [event.at for event in judged.inputs.visit.power if event.state == "live" and event.at is not None]
-    at = taken_at(point, judged)
-    return bool(ups) and at is not None and at < max(ups)
+    up, at = powered_up_at(judged.inputs.visit), taken_at(point, judged)
+    return up is not None and at is not None and at < up
 
 
 _PROVES_A_REPAIR = ("amps.compressor.run_a", "amps.fan.run_a", "button.final_run")

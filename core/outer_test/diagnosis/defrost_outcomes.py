@@ -50,7 +50,7 @@ def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
         ("control.stat_valve.v", T.STAT_VALVE, not on_in_defrost),
     ):
         yield test, surely("yes" if (float(reads[point]) >= FEEDS_V) is asked else "no")
-    if unit.plate.aux_heat.kind in ("electric", "gas"):
+    if unit.plate.aux_heat.fitted:
         yield T.W_FED, surely("no" if unit.value("board.no_w") else "yes")
     moves = not (unit.value("valve.stuck") or unit.value("valve.half") or unit.value("valve.coil_dead"))
     yield T.VALVE_PROOF, surely("shifts" if moves else "no")
@@ -68,7 +68,7 @@ def _run(unit: Unit) -> Iterator[tuple[T, Chances]]:
     yield T.RUN_CONTACTOR, surely("drops" if shift["contactor-open"] > usual else "stays")
     yield T.RUN_VALVE, surely("yes" if "valve-shift" in names else "no")
     yield T.RUN_FAN, surely("yes" if "fan-off" in names else "no")
-    if unit.plate.aux_heat.kind in ("electric", "gas"):
+    if unit.plate.aux_heat.fitted:
         yield T.RUN_AUX, surely("yes" if "aux-on" in names else "no")
     ended = next((one.s for one in events if one.event == "ended"), None)
     begun = next(one.s for one in events if one.event not in ("forced", "switch-open"))

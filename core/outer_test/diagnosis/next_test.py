@@ -13,7 +13,7 @@ from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
 from outer_test.procedure import plan_of
-from outer_test.twin import FaultKey, fault_of
+from outer_test.twin import Fault, FaultKey, fault_of
 from outer_test.visit import POINTS
 
 # A watched defrost tells these at once; it is entered where the call is noted.
@@ -194,10 +194,14 @@ def before_a_part(
 ) -> NextTest | None:  # fmt: skip
     """Where one reading, taken once, is all that speaks for the likeliest: that reading once more, before a part is fitted."""
     key, _, together = likeliest(among, chances)
-    point = decides_alone(confirming(fault_of(key), evidence, judged), judged) if together < ALONE else None
+    return _once_more(fault_of(key), together, evidence, judged)
+
+
+def _once_more(fault: Fault, together: float, evidence: Mapping[Test, Observed], judged: Judged) -> NextTest | None:
+    point = decides_alone(confirming(fault, evidence, judged), judged) if together < ALONE else None
     if point is None:
         return None
-    return NextTest(point, POINTS[point].title, f"{AGAIN} {fault_of(key).says}", 1.0, POINTS[point].power)
+    return NextTest(point, POINTS[point].title, f"{AGAIN} {fault.says}", 1.0, POINTS[point].power)
 
 
 def to_confirm(
@@ -207,7 +211,7 @@ def to_confirm(
     key, _, together = likeliest(among, chances)
     if together < STANDS:
         return None
-    alone = before_a_part(among, chances, evidence, judged)
+    alone = _once_more(fault_of(key), together, evidence, judged)
     if alone is not None:
         return alone
     outcomes = {test: seen.outcome for test, seen in evidence.items()}

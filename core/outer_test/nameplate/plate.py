@@ -91,6 +91,15 @@ class AuxHeat(Record):
     protection_a: float | None = quantity("A", 1, 400, doc="fuse or breaker of the heaters")
     blower_fla: float | None = quantity("A", 0, 50, doc="indoor blower on the same circuit; 0 where it is on another")
 
+    @property
+    def fitted(self) -> bool | None:
+        """Whether there is any; None where the record does not say.
+
+        >>> AuxHeat("gas").fitted, AuxHeat("none").fitted, AuxHeat().fitted
+        (True, False, None)
+        """
+        return None if self.kind is None else self.kind != "none"
+
 
 # What changes what a defrost is expected to do, beside the board itself.
 SystemKind = Literal["dual-fuel", "zone-panel", "outdoor-thermostat"]

@@ -84,10 +84,9 @@ def drawn(plate: Plate, seed: int) -> str:
     >>> drawn(Plate(defrost=Defrost(control="demand")), 7) == drawn(Plate(defrost=Defrost(control="demand")), 7)
     True
     """
-    faults = defrost_faults(plate)
-    if not faults:
+    if not defrost_faults(plate):
         raise ValueError("this plate names no defrost control")
-    return random.Random(seed).choice((NOTHING_WRONG, *(fault.value for fault in faults)))
+    return random.Random(seed).choice(_every(plate))
 
 
 @lru_cache(maxsize=64)
@@ -136,7 +135,7 @@ def mark(plate: Plate, fault: str, stamps: Sequence[DefrostEvent], named: str) -
         alike=alike,
         stamps=tuple(MarkedStamp(event, happened.get(event), stamped.get(event)) for event in changes),
         findings=findings,
-        lanes=run_lanes(visit.plate.defrost, plate.aux_heat.kind in ("electric", "gas"), run, findings),
+        lanes=run_lanes(visit.plate.defrost, bool(plate.aux_heat.fitted), run, findings),
     )
 
 

@@ -27,7 +27,7 @@ from outer_test.round.shown import (
     WaitingShown,
 )
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
-from outer_test.visit import POINTS, Lifted, Reading, Visit, inputs_of, sign_at, standing_readings, title_of
+from outer_test.visit import Lifted, Reading, Visit, inputs_of, sign_at, standing_readings, title_of
 
 
 def round_of(recorded: Recorded, asker: int | None = None) -> Round:
@@ -123,7 +123,7 @@ def _defrost(recorded: Recorded, judged: Assessment) -> DefrostShown | None:
     return DefrostShown(
         way=which_way(defrost, visit.conditions.outdoor_f, None if switch is None else is_closed(switch)),
         outlook=_outlook(visit),
-        lanes=run_lanes(defrost, visit.plate.aux_heat.kind in ("electric", "gas"), visit.defrost_run, judged.findings),
+        lanes=run_lanes(defrost, bool(visit.plate.aux_heat.fitted), visit.defrost_run, judged.findings),
         stamps=tuple(
             StampShown(stamp.id, stamp.body.event, stamp.body.s, stamp.at, recorded.name_of(stamp))
             for stamp in stamps
@@ -183,7 +183,7 @@ def _lifted(recorded: Recorded) -> Iterable[LiftedShown]:
 def _waiting(recorded: Recorded) -> Iterable[WaitingShown]:
     for event in recorded.closing.waiting:
         point = getattr(event.body, "point", "")
-        value = f"{event.body.value} {POINTS[point].sign}".strip() if point else ""
+        value = f"{event.body.value} {sign_at(point, getattr(event.body, 'turns', 1))}".strip() if point else ""
         yield WaitingShown(event.id, title_of(point) if point else event.kind.value, value, event.at, recorded.name_of(event))
 
 

@@ -91,7 +91,7 @@ class Winter:
         seen = BoardInput(calls, self._sensed(coil_f), self._ambient(), closed, self._pins(pins))
         before = self.board
         self.board = self._board(before, seen, defrost, seconds)
-        drives = output(self.board, seen, defrost, unit.plate.valve or "O", unit.plate.aux_heat.kind in ("electric", "gas"))
+        drives = output(self.board, seen, defrost, unit.plate.valve or "O", bool(unit.plate.aux_heat.fitted))
         moment = self._moment(drives, closed)
         self._count(before)
         self._heat(moment, seconds)

@@ -14,7 +14,7 @@ from outer_test.visit.points import (
     sign_at,
     title_of,
 )
-from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at
+from outer_test.visit.power_log import interrupted_by, last_power_up, off_at, power_at, powered_up_at
 from outer_test.visit.section import SECTION_NAME, SECTIONS, Section
 from outer_test.visit.standing import Inputs, Taken, inputs_of
 from outer_test.visit.thing import Feed, Thing, thing_of, words_for
@@ -106,6 +106,7 @@ __all__ = [
     "open_lines",
     "poles_of",
     "power_at",
+    "powered_up_at",
     "read_visit",
     "sign_at",
     "standing_readings",

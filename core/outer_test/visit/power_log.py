@@ -15,6 +15,18 @@ def last_power_up(visit: Visit) -> int:
     return max((index for index, event in enumerate(visit.power) if event.state == "live"), default=-1)
 
 
+def powered_up_at(visit: Visit, by: datetime | None = None) -> datetime | None:
+    """The latest time the unit was made live, at `by` or before where that is given; None where no such time is on record.
+
+    >>> powered_up_at(Visit()) is None
+    True
+    """
+    return max(
+        (event.at for event in visit.power if event.state == "live" and event.at is not None and (by is None or event.at <= by)),
+        default=None,
+    )
+
+
 def power_at(visit: Visit, at: datetime | None, proved_at: datetime | None = None) -> PowerState | None:
     """The power on record at a time; None where the record does not say. proved_at: when the unit was proved dead.
 

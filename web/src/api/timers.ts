@@ -1,6 +1,7 @@
 /** Clocks that run beside the work: kept through a reload, seen from every screen, with a sound at the end. */
 import { useSyncExternalStore } from "react";
 
+import { minutes } from "../shell/words";
 import { parsed } from "./stored";
 
 export interface Timer {
@@ -83,8 +84,7 @@ export function next({ timers, now }: { timers: Timer[]; now: number }): string 
 
 /** What is left, as minutes and seconds. */
 export function left(timer: Timer, at: number): string {
-  const seconds = Math.max(Math.ceil((timer.ends - at) / 1000), 0);
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+  return minutes(Math.max(Math.ceil((timer.ends - at) / 1000), 0));
 }
 
 /** Three short tones, made here: no sound file to load. */

@@ -48,6 +48,10 @@ export const day = (at: string) => DAY.format(new Date(at));
 
 export const month = (at: string) => MONTH.format(new Date(at));
 
+/** Seconds as a running clock shows them: 4:59. */
+export const minutes = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;
+
 export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** A number and what it counts: 1 row, 2 rows. */

@@ -18,7 +18,7 @@ from outer_test.rules.defrost.sensor import SENSOR_OHM, SensorCurve, divider_ohm
 from outer_test.rules.defrost.sequence import sequence
 from outer_test.rules.defrost.valve_coil import AT_THERMOSTAT, FEEDS_V, IN_DEFROST, IN_HEATING, VALVE_COIL, valve_coil, valve_volts
 from outer_test.rules.power_up import CONTROL_TRACE
-from outer_test.visit import Feed, Inputs, Seen, Thing, Visit, interrupted, off_at, power_at
+from outer_test.visit import Feed, Inputs, Seen, Thing, Visit, interrupted, off_at, power_at, powered_up_at
 
 _YES = {"yes": True, "no": False, "right": True, "unsure": False, None: None}
 # Which lane of a run is silent while a feed is interrupted.
@@ -67,7 +67,7 @@ def _readings(inputs: Inputs) -> Iterator[Finding]:
     if (volts := inputs.get("defrost.control.v")) is not None:
         yield control_volts("defrost.control.v", CONTROL_TRACE, volts, visit.rules)
     if (volts := inputs.get("defrost.aux_call.v")) is not None:
-        yield aux_call(volts, _aux_fitted(visit))
+        yield aux_call(volts, visit.plate.aux_heat.fitted)
     if (solenoid := inputs.get("defrost.valve_coil.ohm")) is not None:
         yield valve_coil(solenoid, visit.rules, inverter=visit.plate.compressor.kind == "inverter")
     yield from _volts_at_the_valve(inputs)
@@ -158,11 +158,6 @@ def _system(visit: Visit) -> System:
     )
 
 
-def _aux_fitted(visit: Visit) -> bool | None:
-    kind = visit.plate.aux_heat.kind
-    return None if kind is None else kind != "none"
-
-
 def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[str, Finding], proved_at: datetime | None) -> RunContext:
     """What this visit knows that bears on judging its run.
 
@@ -176,17 +171,17 @@ def run_context(inputs: Inputs, found: Mapping[str, Finding], control: Mapping[s
     switch = inputs.get("defrost.switch.ohm")
     r_c = found.get("defrost.control.v") or control.get("control.r_c.v")  # at the board itself before anywhere upstream
     coil = found.get("defrost.valve_coil.ohm")
-    ups = [event.at for event in visit.power if event.state == "live" and event.at is not None and (forced is None or event.at <= forced)]
+    up = powered_up_at(visit, forced)
     amps, y_in = inputs.number("amps.compressor.run_a"), inputs.number("control.y_in.v")
     return RunContext(
-        aux_fitted=_aux_fitted(visit),
+        aux_fitted=visit.plate.aux_heat.fitted,
         jumpered=Thing.SWITCH_JUMPER in on or _maybe_jumpered(visit, forced),
         test_jumper=Thing.TEST_JUMPER in on,
         lifted_lanes=frozenset(name for feed, name in _LANE_OF.items() if feed & off),
         watched_s=visit.defrost_watched_s or 0.0,
         answers=dict(visit.defrost_seen.items()),
         dead=power_at(visit, forced, proved_at) in ("dead-claimed", "dead-proved"),
-        since_power_up_s=None if forced is None or not ups else (forced - max(ups)).total_seconds(),
+        since_power_up_s=None if forced is None or up is None else (forced - up).total_seconds(),
         locked_out=_locked_out(inputs),
         timed_out_before=visit.timed_out_before,
         system=_system(visit),

@@ -7,6 +7,7 @@ import { send } from "../../device/act";
 import { left, startTimer, useTimers } from "../../api/timers";
 import { Button } from "../../shell/controls";
 import { isSecondTap, lockTaps } from "../../shell/secondTap";
+import { minutes } from "../../shell/words";
 import { EVENTS, eventWords, STAMPS } from "./stampWords";
 
 type Defrost = NonNullable<Round["defrost"]>;
@@ -154,6 +155,3 @@ function Clock({ since, limit }: { since: string; limit: number | null }) {
     </Flex>
   );
 }
-
-const minutes = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;

@@ -1,5 +1,5 @@
 /** What was hidden, whether it was named, and each stamp beside what happened. */
-import { Box, chakra, Heading, Text } from "@chakra-ui/react";
+import { chakra, Heading, Text } from "@chakra-ui/react";
 
 import type { Schemas } from "../../api/client";
 import { Mark } from "../../drawing/Mark";
@@ -66,10 +66,8 @@ export function MarkedRun({
           ))}
         </tbody>
       </Table>
-      <Box>
-        <FindingLines label="What your stamps say" findings={marked.findings} causes />
-        <Lanes lanes={marked.lanes} stamps={stamps} />
-      </Box>
+      <FindingLines label="What your stamps say" findings={marked.findings} causes />
+      <Lanes lanes={marked.lanes} stamps={stamps} />
     </>
   );
 }

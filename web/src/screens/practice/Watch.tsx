@@ -5,6 +5,7 @@ import { useEffect, useState, type MouseEvent } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../shell/controls";
 import { isSecondTap, lockTaps } from "../../shell/secondTap";
+import { minutes } from "../../shell/words";
 import { EVENTS } from "../defrost/stampWords";
 import type { Stamp } from "./Practice";
 import { seenAt } from "./seenAt";
@@ -38,7 +39,7 @@ export function Watch({
   return (
     <Box as="section" aria-label="The unit, watched">
       <Text className="num" fontSize="4xl" fontWeight="700" aria-label="Time since it was forced">
-        {Math.floor(seconds / 60)}:{String(Math.floor(seconds % 60)).padStart(2, "0")}
+        {minutes(seconds)}
       </Text>
       <Box as="dl" mb="3" borderTopWidth="1px" borderColor="rule" aria-label="What you see and hear">
         {seenAt(run.events, seconds).map(({ part, state }) => (
