@@ -1,23 +1,25 @@
 """How many faults put into the rules the tests find. Run: ./test bench.mutants rules [measurement ...]
 
 mutmut's operators make the faults: another number, another comparison, another choice. Words are left alone, and so are
-faults that only crash. A thousand are drawn by a seed; each is put into a copy of the core, and its own tests, its package's and
-those of the whole visit run on it until one fails. Survivors are printed: each is a test that is missing, or no fault at all.
+faults that only crash. A thousand are drawn by a seed (MUTANTS and SEED draw others); each is put into a copy of the core, and its
+own tests, its package's and those of the whole visit run on it until one fails, in a process that starts with what tests use
+already loaded. Survivors are printed: each is a test that is missing, or no fault at all.
 """
 
+import compileall
 import doctest
 import importlib
+import multiprocessing
 import os
 import random
 import shutil
-import subprocess
 import sys
 import tempfile
 import unittest
 from collections import Counter
 from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any, cast
 
@@ -26,7 +28,7 @@ from libcst.metadata import MetadataWrapper, PositionProvider
 from mutmut.mutation import mutators
 
 CORE = Path(__file__).parents[1] / "core"
-DRAWN, SEED, AIM_PCT, SLOWEST_S = 1000, 20260115, 85, 240
+DRAWN, SEED, AIM_PCT, SLOWEST_S, EXAMPLES = 1000, 20260115, 85, 240, 25
 OPERATORS: tuple[Callable[[Any], Iterable[libcst.CSTNode]], ...] = (
     mutators.operator_number, mutators.operator_name, mutators.operator_augmented_assignment, mutators.operator_remove_unary_ops,
     mutators.operator_keywords, mutators.operator_swap_op, mutators.operator_if_exp,
@@ -34,6 +36,19 @@ OPERATORS: tuple[Callable[[Any], Iterable[libcst.CSTNode]], ...] = (
 KINDS = {operator: kind for kind, operator in mutators.mutation_operators if operator in OPERATORS}
 NOT_ENTERED = (libcst.Annotation, libcst.Decorator, libcst.Import, libcst.ImportFrom, libcst.BaseString)
 TESTED_BY = ("rules", "assessment", "diagnosis", "report")
+USED_BY_TESTS = [
+    "libcst.metadata",
+    "mutmut.mutation.mutators",
+    "hypothesis.strategies",
+    "numpy",
+    "scipy.interpolate",
+    "scipy.stats",
+    "psychrolib",
+    "CoolProp.CoolProp",
+    "pint",
+]
+FRESH = multiprocessing.get_context("forkserver")
+FRESH.set_forkserver_preload(USED_BY_TESTS)
 LEFT_OUT = frozenset({"slow", "long"})  # minutes of simulated visits: a survivor would have to sit through them
 
 
@@ -90,27 +105,24 @@ def survives(mutant: Mutant, copies: list[Path]) -> bool:
     copy = copies.pop()
     try:
         (copy / mutant.file).write_text(mutant.code())
-        command = [sys.executable, "-m", "bench.mutants", "--try", str(mutant.file)]
-        env = os.environ | {"PYTHONPATH": f"{copy}:{CORE.parent}", "PYTHONDONTWRITEBYTECODE": "1"}
-        try:
-            done = subprocess.run(command, env=env, cwd=CORE.parent, capture_output=True, timeout=SLOWEST_S, check=False)
-        except subprocess.TimeoutExpired:
-            return False
-        return done.returncode == 0
+        run = FRESH.Process(target=run_tests, args=(copy, mutant.file))
+        run.start()
+        run.join(SLOWEST_S)
+        run.kill()
+        run.join()
+        return run.exitcode == 0
     finally:
         shutil.copy(CORE / mutant.file, copy / mutant.file)
         copies.append(copy)
 
 
-def run_tests(file: Path) -> int:
-    """The tests that hold this file, nearest first, in the copy that stands first on the path; 0 where all pass."""
+def run_tests(top: Path, file: Path) -> None:
+    """The tests that hold this file, nearest first, in the copy of the core at top; exits with 0 where all pass."""
     import hypothesis  # noqa: PLC0415 - only where tests run
 
-    import outer_test  # noqa: PLC0415
-
-    hypothesis.settings.register_profile("mutants", deadline=None, derandomize=True, database=None)
+    sys.path.insert(0, str(top))
+    hypothesis.settings.register_profile("mutants", deadline=None, derandomize=True, database=None, max_examples=EXAMPLES)
     hypothesis.settings.load_profile("mutants")
-    top = Path(outer_test.__file__).parents[1]
     suite = unittest.TestSuite([doctest.DocTestSuite(importlib.import_module(".".join(file.with_suffix("").parts)))])
     packages = dict.fromkeys((file.parts[1], *TESTED_BY))
     folders = [
@@ -121,7 +133,9 @@ def run_tests(file: Path) -> int:
         if (top / folder / "tests").is_dir():
             found = unittest.defaultTestLoader.discover(str(top / folder / "tests"), top_level_dir=str(top))
             suite.addTests(test for test in _each(found) if not LEFT_OUT & getattr(test, "tags", frozenset()))
-    return 0 if unittest.TextTestRunner(failfast=True, verbosity=0).run(suite).wasSuccessful() else 1
+    with open(os.devnull, "w") as nowhere:
+        passed = unittest.TextTestRunner(nowhere, failfast=True, verbosity=0).run(suite).wasSuccessful()
+    sys.exit(0 if passed else 1)
 
 
 def _each(suite: unittest.TestSuite) -> Iterator[unittest.TestCase]:
@@ -135,12 +149,16 @@ def _each(suite: unittest.TestSuite) -> Iterator[unittest.TestCase]:
 def main(packages: list[str]) -> int:
     """Print the share found and every survivor; 1 where it is under the aim."""
     drawn = [mutant for package in packages for mutant in mutants(package)]
-    random.Random(SEED).shuffle(drawn)
+    random.Random(int(os.environ.get("SEED", SEED))).shuffle(drawn)
     every, drawn = len(drawn), drawn[: int(os.environ.get("MUTANTS", DRAWN))]
     with tempfile.TemporaryDirectory() as place:
         copies = [Path(place) / str(number) for number in range(os.cpu_count() or 2)]
         for copy in copies:
-            shutil.copytree(CORE, copy)
+            shutil.copytree(CORE, copy, ignore=shutil.ignore_patterns("__pycache__"))
+            compileall.compile_dir(copy, quiet=2)
+        if drawn and not survives(replace(drawn[0], fault=drawn[0].node), copies):
+            print("The tests fail with no fault in: mend them first.", file=sys.stderr)
+            return 1
         with ThreadPoolExecutor(len(copies)) as pool:
             left = []
             for mutant, survived in zip(drawn, pool.map(lambda mutant: survives(mutant, copies), drawn), strict=True):
@@ -154,5 +172,4 @@ def main(packages: list[str]) -> int:
 
 
 if __name__ == "__main__":
-    words = sys.argv[1:]
-    sys.exit(run_tests(Path(words[1])) if words[:1] == ["--try"] else main(words or ["rules", "measurement"]))
+    sys.exit(main(sys.argv[1:] or ["rules", "measurement"]))

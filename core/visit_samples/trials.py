@@ -113,7 +113,7 @@ _ROTARY = Compressor(rla=9.0, lra=48, kind="rotary")
 SHAPES: dict[str, Plate] = {
     "scroll, timed board": _BASE,
     "scroll, demand, valve B": _like(defrost=DEMAND, valve="B"),
-    "no board": _like(defrost=Defrost(), aux_heat=AuxHeat(kind="none")),
+    "board not recorded": _like(defrost=Defrost(), aux_heat=AuxHeat(kind="none")),
     "reciprocating, relay, singles": _like(
         compressor=_RECIPROCATING, run_capacitor=_SINGLES, start_device="relay", start_capacitor=_START, defrost=DEMAND
     ),

@@ -7,6 +7,9 @@ import subprocess
 
 from ops.machine import ROOT
 
+# How long a test waits for what must come. It ends a wait for what never does; a machine with much else to do is only slow.
+PATIENCE_S = 180.0
+
 
 def free_port() -> int:
     """A port nobody listens on."""
@@ -35,4 +38,4 @@ def wait_for_address(server: "subprocess.Popen[str]") -> str:
 def stopped(server: "subprocess.Popen[str]") -> tuple[str, str]:
     """End it as Ctrl-C does; what it still had to say."""
     os.kill(server.pid, signal.SIGINT)
-    return server.communicate(timeout=60)
+    return server.communicate(timeout=PATIENCE_S)

@@ -11,10 +11,10 @@ from typing import Any
 from uuid import uuid4
 
 from ops.postgres import Cluster
-from ops.tests.running import free_port, start, stopped, wait_for_address
+from ops.tests.running import PATIENCE_S, free_port, start, stopped, wait_for_address
 
 CLUSTER = "crash-test"
-WRITES_BEFORE, WRITERS, PATIENCE_S = 12, 2, 60
+WRITES_BEFORE, WRITERS = 12, 2
 
 
 class Caller:
@@ -33,7 +33,7 @@ class Caller:
         sent = None if body is None else json.dumps(body).encode()
         headers = {"Content-Type": "application/json", "X-CSRFToken": token}
         request = urllib.request.Request(f"{self.address}/api/v1{path}", data=sent, headers=headers)
-        with self.opener.open(request, timeout=20) as answer:
+        with self.opener.open(request, timeout=PATIENCE_S) as answer:
             return json.load(answer)
 
 

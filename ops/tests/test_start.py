@@ -20,7 +20,7 @@ from ops.machine import ROOT, Trouble, check_disk, port_is_free
 from ops.postgres import Cluster
 from ops.roles import Role
 from ops.start import DATABASE
-from ops.tests.running import free_port, start, stopped, wait_for_address
+from ops.tests.running import PATIENCE_S, free_port, start, stopped, wait_for_address
 
 CLUSTER = "start-test"
 
@@ -31,7 +31,7 @@ class Start(unittest.TestCase):
         Cluster(CLUSTER).remove()
 
     def ask(self, port: int) -> dict[str, object]:
-        connection = http.client.HTTPConnection("127.0.0.1", port, timeout=20)
+        connection = http.client.HTTPConnection("127.0.0.1", port, timeout=PATIENCE_S)
         connection.request("GET", "/api/v1/session")
         answer: dict[str, object] = json.loads(connection.getresponse().read())
         connection.close()
@@ -45,10 +45,10 @@ class Start(unittest.TestCase):
         self.who_serves_cannot_rewrite_the_ledger()
         cluster_port = int(Cluster(CLUSTER).url("x").rsplit(":", 1)[1].split("/")[0])
         second = start(CLUSTER, "--port", str(port))
-        _, told = second.communicate(timeout=60)
+        _, told = second.communicate(timeout=PATIENCE_S)
         self.assertEqual((second.returncode, told), (1, f"outer-test: port {port} is taken: choose another with --port\n"))
         self.assertIn("Stopped.", stopped(first)[0])
-        until = time.monotonic() + 20
+        until = time.monotonic() + PATIENCE_S
         while not (port_is_free(port) and port_is_free(cluster_port)) and time.monotonic() < until:
             time.sleep(0.1)
         self.assertTrue(port_is_free(port) and port_is_free(cluster_port))
@@ -67,14 +67,12 @@ class Start(unittest.TestCase):
             wait_for_address(one)
         slow = socket.create_connection(("127.0.0.1", ports[0]))
         slow.sendall(b"POST /api/v1/session HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 9000\r\n\r\n{")
-        begun = time.monotonic()
-        self.assertIn("Stopped.", stopped(first)[0])
-        self.assertLess(time.monotonic() - begun, 40, "a client that takes its time holds nobody up for ever")
+        self.assertIn("Stopped.", stopped(first)[0], "a client that takes its time holds nobody up for ever")
         slow.close()
         self.assertIsNotNone(self.ask(ports[1])["demo"], "the other goes on")
         second.kill()
-        second.communicate(timeout=60)
-        until = time.monotonic() + 30
+        second.communicate(timeout=PATIENCE_S)
+        until = time.monotonic() + PATIENCE_S
         while not port_is_free(ports[1]) and time.monotonic() < until:
             time.sleep(0.1)
         third = start(CLUSTER, "--port", str(ports[1]))

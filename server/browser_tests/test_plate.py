@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest, wait_until_sent
+from browser_tests.base import BrowserTest, wait_until_sent, write_headers
 
 
 class InTheHand(BrowserTest):
@@ -74,12 +74,11 @@ class Notes(BrowserTest):
         self.page.goto(f"{self.live_server_url}/units/{units[0]['id']}")
         mine = self.page.get_by_label("Notes on this unit")
         mine.fill("Dog in the yard.")
-        token = next(one["value"] for one in self.page.context.cookies() if one["name"] == "csrftoken")
         body = {"notes": "Gate code 12.", "version": 0}
         other = self.page.request.put(
             f"{self.live_server_url}/api/v1/units/{units[0]['id']}/notes",
             data=body,
-            headers={"X-CSRFToken": token, "Referer": self.live_server_url},
+            headers=write_headers(self.page, self.live_server_url),
         )
         self.assertEqual(other.status, 200, other.text())
         self.page.get_by_role("button", name="Save the notes").click()

@@ -29,12 +29,14 @@ class WithoutSignal(BrowserTest):
     def setUp(self) -> None:
         super().setUp()
         self.sign_in()
+        link = self.page.get_by_role("link").filter(has_text=UNIT).first
+        self.visit = str(link.get_attribute("href"))
+        link.click()  # at once: the rest of the day is taken along on whatever screen one is
         self.wait_until_ready(self.page)
-        self.visit = str(self.page.get_by_role("link").filter(has_text=UNIT).first.get_attribute("href"))
 
     def wait_until_ready(self, page: Page) -> None:
         page.get_by_role("button", name="Menu").click()
-        expect(page.get_by_role("group", name="Menu")).to_contain_text(READY, timeout=60_000)
+        expect(page.get_by_role("group", name="Menu")).to_contain_text(READY)
         page.keyboard.press("Escape")
         page.wait_for_load_state("networkidle")
 
@@ -54,7 +56,7 @@ class WithoutSignal(BrowserTest):
         self.at(page, point)
         page.locator("[data-reading]").fill(typed)
         page.keyboard.press("Enter")
-        expect(page.get_by_role("main")).to_contain_text(words, timeout=30_000)
+        expect(page.get_by_role("main")).to_contain_text(words)
 
     def on_record(self) -> dict[str, Any]:
         found: dict[str, Any] = self.page.context.request.get(f"{self.live_server_url}/api/v1{self.visit}").json()
@@ -72,7 +74,7 @@ class WithoutSignal(BrowserTest):
         page.goto(f"{self.live_server_url}{self.visit}/finish")
         page.get_by_role("button", name="Finish the visit").click()
         page.get_by_role("button", name="Finish anyway").click()
-        expect(page.get_by_role("alert")).to_contain_text("say why it stays off", timeout=30_000)
+        expect(page.get_by_role("alert")).to_contain_text("say why it stays off")
         page.get_by_label("To finish anyway, say why.").fill("no light")
         page.get_by_role("button", name="Finish anyway").click()
         expect(page).to_have_url(re.compile("/sheet$"))
@@ -130,7 +132,7 @@ class WithoutSignal(BrowserTest):
         unit.select_option(label=f"{site}, {label}")
         page.get_by_label("Complaint").select_option("hums-no-start")
         page.get_by_role("button", name="Open", exact=True).click()
-        expect(page).to_have_url(re.compile("/visits/"), timeout=60_000)
+        expect(page).to_have_url(re.compile("/visits/"))
         self.visit = re.sub(r"^.*(/visits/[^/?]+).*$", r"\1", page.url)
 
     def test_a_unit_nobody_knew_and_a_visit_to_it(self) -> None:
@@ -175,13 +177,13 @@ class WithoutSignal(BrowserTest):
         ):
             parts.get_by_label(name, exact=True).fill(typed)
         parts.get_by_role("button", name="Save", exact=True).click()
-        expect(parts).to_contain_text("Run capacitor 35 + 5 µF", timeout=30_000)
+        expect(parts).to_contain_text("Run capacitor 35 + 5 µF")
         page.goto(f"{self.live_server_url}{self.visit}/finish")
         page.get_by_role("button", name="Finish the visit").click()
         page.get_by_role("button", name="Finish anyway").click()
         page.get_by_label("To finish anyway, say why.").fill("rain")
         page.get_by_role("button", name="Finish anyway").click()
-        expect(page).to_have_url(re.compile("/sheet$"), timeout=30_000)
+        expect(page).to_have_url(re.compile("/sheet$"))
         sign_by_hand(page, "R. Alder").get_by_role("button", name="Save the signature").click()
         expect(page.get_by_role("img", name="Signature of R. Alder")).to_be_visible(timeout=30_000)
         here = page.get_by_role("main").inner_text()
@@ -193,7 +195,7 @@ class WithoutSignal(BrowserTest):
         self.assertEqual((shown["finish_reason"], shown["signature"]["name"]), ("rain", "R. Alder"))
         self.assertEqual((shown["judged_otherwise"], shown["signed_otherwise"]), (False, False))
         self.assertEqual({one["by_whom"] for one in [*shown["entries"], *shown["parts"]]}, {"Wren Hartle"})
-        expect(page.get_by_role("button", name="waiting")).to_have_count(0, timeout=40_000)
+        expect(page.get_by_role("button", name="waiting")).to_have_count(0)
         until = time.monotonic() + 30
         while Photo._base_manager.count() == 0 and time.monotonic() < until:
             page.wait_for_timeout(300)  # it goes after the entries
@@ -231,6 +233,7 @@ class WithoutSignal(BrowserTest):
         drawn = BytesIO()
         Image.new("RGB", (900, 600), "#2c6e49").save(drawn, "JPEG")
         keep_photo(visit.technician, PhotoOf(visit.unit, about="plate"), uuid4(), drawn.getvalue(), timezone.now())
+        self.page.goto(self.live_server_url)
         self.page.get_by_role("button", name="Take this route with me").click()
         expect(self.page.get_by_text(re.compile(r"(\d) of \1 on this device\."))).to_be_visible(timeout=60_000)
         page = self.cold()

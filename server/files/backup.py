@@ -122,12 +122,26 @@ def _known() -> set[str]:
     return {f"{app}.{name}" for app, name in MigrationLoader(None).graph.nodes}
 
 
+def _unpack(backup: Path, folder: Path) -> None:
+    """The files of a backup under a folder. Raises ValueError for anything else than a file inside it.
+
+    By hand, for Debian's Python 3.11 has no filter for what an archive may do.
+    """
+    with tarfile.open(backup) as tar:
+        for member in tar:
+            place, content = (folder / member.name).resolve(), tar.extractfile(member) if member.isfile() else None
+            if content is None or not place.is_relative_to(folder):
+                raise ValueError(f"{member.name} is no file of a backup")
+            place.parent.mkdir(parents=True, exist_ok=True)
+            with place.open("wb") as file:
+                shutil.copyfileobj(content, file)
+
+
 def put_back(backup: Path) -> None:
     """Put a backup back in place of whatever the database holds; the database in one transaction. Raises BackupTrouble."""
     with TemporaryDirectory() as folder:
         try:
-            with tarfile.open(backup) as tar:
-                tar.extractall(folder, filter="data")
+            _unpack(backup, Path(folder).resolve())
             heading = json.loads((Path(folder) / HEADING).read_text())
         except (OSError, tarfile.TarError, ValueError) as problem:
             raise BackupTrouble(f"{backup} is no backup of this app: {problem}") from None

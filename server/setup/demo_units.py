@@ -55,7 +55,7 @@ _ORCHARD = _plate(12.8, 0, 0.9, 17, 25, compressor={"kind": "inverter"}, fan={"f
 del _ORCHARD["compressor"]["lra"]
 _TANNERY = _plate(
     16.7, 79, 1.0, 21.9, 35, run_capacitor=_dual(45, 5), defrost=_SWITCH | {"minutes": 90},
-    aux_heat={"kind": "electric", "elements": [{"kw": 4.8, "volts": 240}, {"kw": 4.8, "volts": 240}], "protection_a": 50},
+    aux_heat={"kind": "electric", "elements": [{"kw": 4.8, "volts": 240}, {"kw": 4.8, "volts": 240}], "protection_a": 50, "blower_fla": 0},
 )  # fmt: skip
 _KILN = _plate(
     22.4, 118, 1.4, 29.4, 50, compressor={"stages": 2}, run_capacitor=_dual(70, 10), conductor_awg=8, defrost={"control": "demand"},

@@ -11,6 +11,7 @@ from django.db import connection
 from django.test import TransactionTestCase
 
 from ops.machine import ROOT
+from ops.tests.running import PATIENCE_S
 
 
 def database_url() -> str:
@@ -25,10 +26,10 @@ def app_beside(test: TransactionTestCase, port: int, **env: str) -> "subprocess.
     environment = os.environ | {"OUTER_TEST_DATABASE_URL": database_url()} | env
     app = subprocess.Popen(command, cwd=ROOT / "server", env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
     test.addCleanup(end, app)
-    until = time.monotonic() + 30
+    until = time.monotonic() + PATIENCE_S
     while time.monotonic() < until:
         try:
-            urllib.request.urlopen(f"http://127.0.0.1:{port}/healthz", timeout=2).close()
+            urllib.request.urlopen(f"http://127.0.0.1:{port}/healthz", timeout=20).close()
             return app
         except urllib.error.HTTPError:  # it answers: it sends plain http away
             return app
@@ -41,4 +42,4 @@ def end(process: "subprocess.Popen[bytes]") -> None:
     """End it, and wait for it."""
     if process.poll() is None:
         process.terminate()
-        process.wait(timeout=60)
+        process.wait(timeout=PATIENCE_S)

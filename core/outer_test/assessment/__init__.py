@@ -1,6 +1,6 @@
 """The one question: what do this visit's readings say?"""
 
-from outer_test.assessment.assess import Assessment, Judged, assess, assessment_of, judge, points_read, power_of, still_asked
+from outer_test.assessment.assess import Assessment, Judged, assess, assessment_of, judge, overall_of, points_read, power_of, still_asked
 from outer_test.assessment.repairs import as_found, as_left, read_in_hand
 from outer_test.assessment.stops import StopKind, stops_of
 
@@ -13,6 +13,7 @@ __all__ = [
     "assess",
     "assessment_of",
     "judge",
+    "overall_of",
     "points_read",
     "power_of",
     "read_in_hand",

@@ -86,8 +86,9 @@ def assessment_of(visit: Visit, judged: Judged) -> Assessment:
     >>> assessment_of(Visit(), judge(Visit())).overall.value
     'unjudged'
     """
-    left, overall = judged.inputs, worst(finding.verdict for finding in judged.findings)
-    earlier = judge(as_found(visit)).findings if repairs_of(visit) else judged.findings
+    left, overall = judged.inputs, overall_of(judged)
+    before = judge(as_found(visit)) if repairs_of(visit) else judged
+    earlier = before.findings
     standing = {(finding.point, finding.rule, finding.why) for finding in judged.findings}
     return Assessment(
         overall,
@@ -98,11 +99,22 @@ def assessment_of(visit: Visit, judged: Judged) -> Assessment:
         _recorded(left, {finding.point for finding in judged.findings}),
         tuple(figures(left)),
         stops_of(judged.findings),
-        worst(one.verdict for one in earlier),
+        overall_of(before),
         overall,
         tuple(one for one in earlier if (one.point, one.rule, one.why) not in standing) if repairs_of(visit) else (),
         tuple(dict.fromkeys(finding.point for finding in judged.findings if finding.verdict in (Verdict.BAD, Verdict.STOP))),
     )
+
+
+def overall_of(judged: Judged) -> Verdict:
+    """The worst of the verdicts. A plate that agrees with itself makes nothing good where nothing was measured or looked at.
+
+    >>> overall_of(judge(Visit())).value
+    'unjudged'
+    """
+    visit, found = judged.inputs.visit, worst(finding.verdict for finding in judged.findings)
+    nothing = not (visit.readings or visit.seen or visit.defrost_run)
+    return Verdict.UNJUDGED if nothing and found is Verdict.GOOD else found
 
 
 def judge(visit: Visit) -> Judged:

@@ -1,4 +1,4 @@
-"""This unit's circuit, made from its plate: dual or two singles, start kit, one or two contactors, board or none."""
+"""This unit's circuit, made from its plate: dual or two singles, start kit, one or two contactors, what the board reads."""
 
 from dataclasses import dataclass, field
 
@@ -103,7 +103,6 @@ def _motors(bench: _Bench, visit: Visit) -> None:
 
 def _fan(bench: _Bench, visit: Visit) -> None:
     plate = visit.plate
-    from_board = plate.defrost.control is not None
     if plate.fan.kind == "electronic":
         bench.add("fan", "fan", "fan", "C R", "electronic")
         bench.link("fan", "C R", "electronics")
@@ -113,11 +112,8 @@ def _fan(bench: _Bench, visit: Visit) -> None:
         bench.link("fan", "C R", "winding")
         bench.link("fan", "C S", "winding")
         bench.join("contactor.T2", "fan.R")
-    if from_board:
-        bench.join("contactor.T1", "board.F1")
-        bench.join("board.F2", "fan.C")
-    else:
-        bench.join("contactor.T1", "fan.C")
+    bench.join("contactor.T1", "board.F1")
+    bench.join("board.F2", "fan.C")
 
 
 def capacitor_part(visit: Visit, section: str) -> str:
@@ -189,28 +185,18 @@ def _start_device(bench: _Bench, visit: Visit) -> None:
 
 
 def _control(bench: _Bench, plate: Plate) -> None:
+    """Every heat pump has a defrost board between Y and its contactor; which kind, and what it reads, is drawn where it is on record."""
     valve = plate.valve or "O"
     control = plate.defrost.control
     second = " Y2" if plate.compressor.stages == 2 else ""
     has_aux = plate.aux_heat.kind not in (None, "none")
-    if control is None:
-        bench.add("indoor", "indoor", "indoors", f"R C Y{second}")
-        bench.link("indoor", "R C", "electronics")
-        bench.link("indoor", "R Y", "switch")
-        bench.join("indoor.Y", "contactor.A", "control")
-        bench.join("indoor.C", "contactor.B", "control")
-        if second:
-            bench.join("indoor.Y2", "contactor2.A", "control")
-            bench.join("indoor.C", "contactor2.B", "control")
-        return
     aux = " W" if has_aux else ""
     bench.add("indoor", "indoor", "indoors", f"R C Y {valve}{aux}{second}")
     bench.link("indoor", "R C", "electronics")
     bench.link("indoor", "R Y", "switch")
-    minutes = f", {say(plate.defrost.minutes)} min" if plate.defrost.minutes is not None else ""
-    ends = "D1 D2" if control == "time-temperature" else "CS AS"
-    kind = "time and temperature" if control == "time-temperature" else "demand"
-    bench.add("board", "board", "defrost board", f"R C Y {valve}{aux} YO F1 F2 {ends}", f"{kind}{minutes}")
+    minutes = f"{say(plate.defrost.minutes)} min" if plate.defrost.minutes is not None else ""
+    ends, kind = _KINDS[control]
+    bench.add("board", "board", "defrost board", f"R C Y {valve}{aux} YO F1 F2 {ends}", ", ".join(filter(None, (kind, minutes))))
     bench.link("board", "F1 F2", "relay")
     bench.link("board", "Y YO", "relay")
     for name in ("R", "C", "Y", valve, *aux.split()):
@@ -227,7 +213,12 @@ def _control(bench: _Bench, plate: Plate) -> None:
     _sensors(bench, control)
 
 
-def _sensors(bench: _Bench, control: str) -> None:
+_KINDS = {None: ("", ""), "time-temperature": ("D1 D2", "time and temperature"), "demand": ("CS AS", "demand")}
+
+
+def _sensors(bench: _Bench, control: str | None) -> None:
+    if control is None:
+        return
     if control == "time-temperature":
         bench.add("coil_switch", "coil-switch", "coil switch", "1 2")
         bench.link("coil_switch", "1 2", "switch")

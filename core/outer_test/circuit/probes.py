@@ -23,7 +23,7 @@ def probes(visit: Visit, circuit: Circuit) -> tuple[Probe, ...]:
     >>> from outer_test.circuit.build import make_circuit
     >>> spots = {one.point: one for one in probes(Visit(), make_circuit(Visit()))}
     >>> spots["cap.herm.uf"].red, spots["cap.herm.uf"].black, spots["amps.fan.run_a"].clamp
-    ('capacitor.HERM', 'capacitor.C', 'contactor.T1–fan.C')
+    ('capacitor.HERM', 'capacitor.C', 'board.F2–fan.C')
     """
     there, carrier = circuit.terminals(), _carriers(visit)
     spots: list[Probe] = []

@@ -96,8 +96,6 @@ def _also(fault: Fault, proof: Proof, evidence: Mapping[Test, Observed], judged:
         return fed and not stops_of(judged.findings) and _capacitors_sound(evidence, judged)
     if fault.key in _PULLED_DOWN:  # another coil on the same transformer may pull it down
         return all(test not in evidence or _sound(test, evidence) for test in _COILS) and _read_where_fitted(judged)
-    if fault.key in _BY_WHAT_IS_LAST and _BY_WHAT_IS_LAST[fault.key] <= proof.keys():
-        return visit.plate.defrost.control is None  # with a board between, it could be the board
     if fault.key is FaultKey.PITTED:
         return Test.INSECTS not in evidence or evidence[Test.INSECTS].outcome == "none"
     if fault.key in (FaultKey.NO_Y_OUT, FaultKey.Y_RELAY_BURNT):
@@ -120,11 +118,6 @@ def _waits_for_nothing(visit: Visit) -> bool:
     return over and closed and visit.saw("control.float") != "open"
 
 
-# Proofs that go from indoors, or from the contactor, straight to the end of a wire.
-_BY_WHAT_IS_LAST = {
-    FaultKey.Y_WIRE_BROKEN: {Test.STAT_Y, Test.COIL_V}, FaultKey.COIL_WIRE_JOINT: {Test.STAT_Y, Test.COIL_V},
-    FaultKey.FAN_WIRE: {Test.LOAD_SIDE, Test.FAN_FED},
-}  # fmt: skip
 # On three phases a poor joint in one leg holds the rotor still, and leaves volts across the other two.
 _ON_THE_WAY = (Test.DISCONNECT_DROP, Test.WHIP_DROP)
 _PULLED_DOWN = (FaultKey.TRANSFORMER_WEAK, FaultKey.NO_CONTROL_VOLTS)

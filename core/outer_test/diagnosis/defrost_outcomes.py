@@ -36,10 +36,10 @@ def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
         )
     else:
         for name, test in (("sensor", T.COIL_SENSOR), ("ambient", T.AMBIENT_SENSOR)):
-            opened, drift = unit.value(f"{name}.open") or unit.value(f"{name}.shorted"), abs(unit.value(f"{name}.drift_f"))
+            opened, drift = unit.value(f"{name}.open"), abs(unit.value(f"{name}.drift_f"))
             yield (
                 test,
-                surely("open" if opened else "off" if drift > 6 else "good")
+                surely("shorted" if unit.value(f"{name}.shorted") else "open" if opened else "off" if drift > 6 else "good")
                 if not unit.value(f"{name}.slipped")
                 else {"off": 0.5, "good": 0.5},
             )

@@ -1,6 +1,6 @@
 """The conclusion of a visit: every hypothesis of this unit held against all valid evidence on record (handbook section 13)."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import fsum
 
@@ -12,14 +12,14 @@ from outer_test.diagnosis.next_test import NextTest, before_a_part, open_points,
 from outer_test.diagnosis.observations import Observed, observe
 from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import AFTER
-from outer_test.diagnosis.suspects import Suspect, suspects, weigh
+from outer_test.diagnosis.suspects import Suspect, spoken_for, suspects, weigh
 from outer_test.diagnosis.things_tested import Test
 from outer_test.diagnosis.without_a_part import without_a_part
 from outer_test.judgement import Part
 from outer_test.rules.defrost import kit_words
 from outer_test.rules.start_and_run import kit_offer
 from outer_test.twin import Fault, FaultKey
-from outer_test.visit import POINTS, Visit
+from outer_test.visit import POINTS, Feed, Visit, interrupted_by
 
 MOST_SUSPECTS, MOST_AHEAD = 8, 12
 BUTTON_UP = "button"
@@ -88,10 +88,9 @@ def _ahead(
     if stopped is not None:
         return (stopped,)
     listed = tuple(left_behind(judged, to_read))
-    if chances[0] >= ENOUGH:  # the first is nothing wrong
-        return _begun(listed, judged)
-    if listed and visit.complaint == "maintenance":
-        return _begun((*_raised(listed, among, chances, evidence, judged, to_read), *listed)[:MOST_AHEAD], judged)
+    if chances[0] >= ENOUGH or (listed and visit.complaint == "maintenance"):  # the first is nothing wrong
+        raised = _raised(listed, among, chances, evidence, judged, to_read)
+        return _begun((*raised[: MOST_AHEAD // 2], *listed)[:MOST_AHEAD] if raised else listed, judged)
     to_read -= {one.point for one in judged.aside}  # what the record contradicts would be contradicted again
     by_hand = without_a_part(among, chances, evidence, judged, to_read)
     if by_hand is not None:
@@ -101,23 +100,43 @@ def _ahead(
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
         return (_settle(among, chances, judged), *listed)[:MOST_AHEAD]
-    if judged.power.state == "dead-claimed":  # who pulled the disconnect is about to work dead: nothing live comes before it
-        tests = tuple(sorted(tests, key=lambda one: one.power == "live"))
-    return _begun(tests, judged)
+    return _begun(_dead_first(tests, evidence, judged), judged)
 
 
 def _raised(
     listed: tuple[NextTest, ...], among: tuple[Hypothesis, ...], chances: tuple[float, ...], evidence: Mapping[Test, Observed],
     judged: Judged, to_read: frozenset[str],
 ) -> tuple[NextTest, ...]:  # fmt: skip
-    """What a maintenance call met that is worth a look before it is closed up: the tests that tell whether what stands out is so."""
-    if any(POINTS[one.point].station != BUTTON_UP for one in listed):
+    """What is worth a look although nothing else seems wrong, or was complained of: the tests that tell whether it is so.
+
+    At once where a result stands that sound units hardly give; what is only likely, before a maintenance call is closed up.
+    """
+    sound = among[0]
+    weighed = list(zip(among, chances, strict=True))
+    spoken = spoken_for(weighed, sound, evidence)
+    if fsum(chance for _, chance in spoken) >= STANDS_OUT:
+        found = _telling([weighed[0], *spoken], evidence, judged, to_read)
+        if found:
+            return found
+    if chances[0] >= ENOUGH or any(POINTS[one.point].station != BUTTON_UP for one in listed):
         return ()
-    met = [(one, chance) for one, chance in zip(among, chances, strict=True) if not one.faults or chance >= STANDS_OUT]
-    if not any(one.faults for one, _ in met):
-        return ()
-    whole = fsum(chance for _, chance in met)
-    return ranked_tests([one for one, _ in met], [chance / whole for _, chance in met], evidence, judged, to_read)
+    return _telling([pair for pair in weighed if pair[0] is sound or pair[1] >= STANDS_OUT], evidence, judged, to_read)
+
+
+def _telling(
+    weighed: Sequence[tuple[Hypothesis, float]], evidence: Mapping[Test, Observed], judged: Judged, to_read: frozenset[str]
+) -> tuple[NextTest, ...]:
+    """The tests that tell these apart."""
+    whole = fsum(chance for _, chance in weighed)
+    among, chances = [one for one, _ in weighed], [chance / whole for _, chance in weighed]
+    return _dead_first(ranked_tests(among, chances, evidence, judged, to_read), evidence, judged)
+
+
+def _dead_first(tests: tuple[NextTest, ...], evidence: Mapping[Test, Observed], judged: Judged) -> tuple[NextTest, ...]:
+    """Who pulled the disconnect, has off what feeds the unit, or was told to switch off now works dead: nothing live comes before it."""
+    off = judged.power.state == "dead-claimed" or interrupted_by(judged.inputs.visit, Feed.LINE, None) is not None
+    locked = Test.COMPRESSOR_A in evidence and evidence[Test.COMPRESSOR_A].outcome == "locked"
+    return tuple(sorted(tests, key=lambda one: one.power == "live")) if off or locked else tests
 
 
 def _begun(tests: tuple[NextTest, ...], judged: Judged) -> tuple[NextTest, ...]:

@@ -4,21 +4,23 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from math import fsum, log2
 
-from outer_test.assessment import Judged, points_read
+from outer_test.assessment import Judged, points_read, stops_of
 from outer_test.diagnosis.accuse import confirming
 from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
 from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset, read_after
-from outer_test.diagnosis.once_more import AGAIN, dead_only, decides_alone, once_more, tripped_again
+from outer_test.diagnosis.once_more import AGAIN, decides_alone, once_more, tripped_again
 from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Part, Verdict
 from outer_test.procedure import plan_of
+from outer_test.rules.power_up import must_not_run
 from outer_test.twin import Fault, FaultKey, fault_of
-from outer_test.visit import POINTS
+from outer_test.visit import POINTS, Measures, measures
 
 # A watched defrost tells these at once; it is entered where the call is noted.
 _OF_A_RUN = (Test.RUN_START, Test.RUN_VALVE, Test.RUN_FAN, Test.RUN_AUX, Test.RUN_CONTACTOR, Test.RUN_END)
 _SOUND = "good"
+_RUN = "run"
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
 DECIDES_BITS = 0.05  # a reading that alone decides so much is taken twice
@@ -43,14 +45,23 @@ class NextTest:
 
 
 def open_points(judged: Judged) -> frozenset[str]:
-    """What can still be read: of this unit's round, not read yet, and nothing live under a stop.
+    """What can still be read: of this unit's round, not read yet, nothing live under a stop, and nothing running that must not run.
 
     A breaker that tripped again is left off: only what the clamp showed then is still to be entered.
     """
-    only_dead = dead_only(judged)
+    stopped, tripped, still = bool(stops_of(judged.findings)), tripped_again(judged), must_not_run(judged.findings)
     steps = (step for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps)
-    open_ = (step.point for step in steps if not (only_dead and step.power == "live") or (tripped_again(judged) and step.point == PEAK))
+    open_ = (
+        step.point
+        for step in steps
+        if step.power != "live" or not (stopped or (tripped and step.point != PEAK) or (still and _runs(step.point)))
+    )
     return frozenset(open_) - (points_read(judged) - set(before_the_reset(judged)))
+
+
+def _runs(point: str) -> bool:
+    """Whether a motor has to run for it."""
+    return POINTS[point].station == _RUN or point == "line.starting.v" or measures(point) is Measures.DROP
 
 
 def information(test: Test, among: Sequence[Hypothesis], chances: Sequence[float]) -> float:

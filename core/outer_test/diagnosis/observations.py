@@ -58,7 +58,8 @@ _SEEN = {
 _LOW, _START_LOW, _USUAL_V = 0.9, 0.81, 208.0
 _POINT_OF = {
     "cap.herm.uf": Test.CAP_HERM, "cap.fan.uf": Test.CAP_FAN, "cap.start.uf": Test.CAP_START, "contactor.coil.ohm": Test.COIL_OHM,
-    "contactor2.coil.ohm": Test.COIL2_OHM, "control.fuse.ohm": Test.CONTROL_FUSE,
+    "cap.case_ground.ohm": Test.CAP_TO_CASE, "heater.ground.ohm": Test.HEATER_TO_GROUND, "contactor2.coil.ohm": Test.COIL2_OHM,
+    "control.fuse.ohm": Test.CONTROL_FUSE,
     "defrost.coil_sensor.ohm": Test.COIL_SENSOR, "defrost.ambient_sensor.ohm": Test.AMBIENT_SENSOR,
     "defrost.valve_coil.ohm": Test.VALVE_COIL, "defrost.run.start": Test.RUN_START, "defrost.run.valve": Test.RUN_VALVE,
     "defrost.run.fan": Test.RUN_FAN, "defrost.run.aux": Test.RUN_AUX, "amps.compressor.run_a": Test.COMPRESSOR_A,
@@ -292,7 +293,8 @@ def _outcome(test: Test, found: Finding, judged: Judged) -> str:
         low = found.value is not None and found.low is not None and found.value < found.low
         return "good" if not bad else "shorted" if low else "open"
     if test in (Test.COIL_SENSOR, Test.AMBIENT_SENSOR):
-        return "good" if not bad else "off" if found.unit == "°F" else "open"
+        read = judged.inputs.get(found.point)
+        return "good" if not bad else "off" if found.unit == "°F" else "open" if read is not None and read.is_open else "shorted"
     if test is Test.COMPRESSOR_A:
         return _amps_outcome(found, judged)
     if test is Test.FAN_A:

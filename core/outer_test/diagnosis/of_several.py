@@ -7,7 +7,7 @@ from outer_test.diagnosis.classes import LINE_DEAD_V
 from outer_test.diagnosis.things_tested import TESTED, Test
 from outer_test.judgement import Finding, Verdict
 from outer_test.procedure import plan_of
-from outer_test.rules.windings import alike_windings, is_overload
+from outer_test.rules.windings import alike_windings, is_overload, is_start_winding
 from outer_test.visit import Inputs, Measures, group_of, measures
 
 DECIDED = (Verdict.GOOD, Verdict.WATCH, Verdict.BAD, Verdict.STOP)
@@ -20,7 +20,9 @@ def of_several(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, 
     yield from _motor(findings, "fan_winding", True, judged.inputs)
     asked = {step.point for station in plan_of(judged.inputs.visit, {}).stations for step in station.steps}
     yield from _against_baseline(findings)
-    yield from _worst_of(Test.LEADS, [finding for finding in findings if measures(finding.point) is Measures.LEAD], "bad", asked)
+    leads = [finding for finding in findings if measures(finding.point) is Measures.LEAD]
+    broken = any(read is not None and read.is_open for read in (judged.inputs.get(one.point) for one in leads))
+    yield from _worst_of(Test.LEADS, leads, "open" if broken else "high", asked)
     yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown", asked)
     yield from _worst_of(Test.AUX, [finding for finding in findings if measures(finding.point) is Measures.ELEMENT], "bad")
     through = [finding for finding in findings if finding.rule == "pole-through" and finding.verdict is Verdict.BAD]
@@ -46,8 +48,12 @@ def _motor(findings: list[Finding], motor: str, at_terminals: bool, inputs: Inpu
     between = [one for one in own if one.rule in ("winding-open", "winding-sum", "winding-plausible", "three-phase")]
     opened = next((one for one in between if one.rule == "winding-open"), None)
     if opened is not None and opened.verdict in (Verdict.BAD, Verdict.WATCH):
-        overload = pairs is not Test.PAIRS_AT_PLUG and _is_overload(motor, inputs)
-        yield pairs, "open" if not overload else "overload" if opened.verdict is Verdict.WATCH else "stays open", [opened]
+        read = [inputs.get(f"{motor}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
+        pattern, alike = [one is not None and one.is_open for one in read], alike_windings(inputs, motor)
+        outcome = "start open" if pairs is Test.PAIRS and is_start_winding(pattern, alike) else "open"
+        if pairs is not Test.PAIRS_AT_PLUG and is_overload(pattern, alike):
+            outcome = "overload" if opened.verdict is Verdict.WATCH else "stays open"
+        yield pairs, outcome, [opened]
     else:
         yield from _worst_of(pairs, between, "shorted")
 
@@ -59,11 +65,6 @@ def _against_baseline(findings: list[Finding]) -> Iterable[tuple[Test, str, list
     under = [one for one in off if (one.value or 0) < (one.nominal or 0)]
     if held:
         yield Test.BASELINE, "under" if under else "over" if off else "same", under or off or held
-
-
-def _is_overload(motor: str, inputs: Inputs) -> bool:
-    read = [inputs.get(f"{motor}.{pair}.ohm") for pair in ("c_r", "c_s", "r_s")]
-    return is_overload([one is not None and one.is_open for one in read], alike_windings(inputs, motor))
 
 
 def _line(findings: list[Finding]) -> Iterable[tuple[Test, str, list[Finding]]]:

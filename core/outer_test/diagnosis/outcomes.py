@@ -27,7 +27,7 @@ from outer_test.diagnosis.classes import (
 from outer_test.diagnosis.things_tested import Test as T
 from outer_test.rules.capacitors.under_load import microfarads_per_ratio
 from outer_test.rules.start_and_run.kit import STILL_IN_A
-from outer_test.rules.windings import baseline, is_overload, three_phase
+from outer_test.rules.windings import baseline, is_overload, is_start_winding, three_phase
 from outer_test.rules.windings.pairs import least_winding_ohm
 from outer_test.twin import Unit, Value
 from outer_test.twin.unit import filled
@@ -91,6 +91,9 @@ def _dead(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
             yield test, surely("open" if ohm == inf else "shorted" if ohm < 3 else "good")
     if (ohm := _number(reads, "defrost.valve_coil.ohm")) is not None:
         yield T.VALVE_COIL, surely("open" if ohm == inf else "shorted" if ohm < 5 else "good")
+    for point, test in (("cap.case_ground.ohm", T.CAP_TO_CASE), ("heater.ground.ohm", T.HEATER_TO_GROUND)):
+        if (ohm := _number(reads, point)) is not None:
+            yield test, surely("bad" if ohm < GROUNDED_OHM else "good")
     for point, test in (("relay.coil.ohm", T.RELAY_COIL), ("relay.contact.ohm", T.RELAY_CONTACT)):
         if (ohm := _number(reads, point)) is not None:
             yield test, surely("open" if ohm == inf else "good")
@@ -103,7 +106,8 @@ def _dead(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
 def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]:
     leads = [_number(reads, f"lead.{terminal}.ohm") for terminal in "crs"]
     if leads[0] is not None:
-        yield T.LEADS, surely("bad" if max(one or 0 for one in leads) > LEAD_OHM else "good")
+        worst = max(one or 0 for one in leads)
+        yield T.LEADS, surely("open" if worst == inf else "high" if worst > LEAD_OHM else "good")
     pairs = pair_class(reads, "winding", unit, "compressor")
     if pairs:
         yield T.PAIRS, pairs
@@ -119,7 +123,7 @@ def _windings(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chanc
 
 
 def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -> Chances:
-    """How three pairs at the terminals turn out: good, open, overload, stays open or shorted; empty where there are none.
+    """How three pairs at the terminals turn out: good, start open, open, overload, stays open or shorted; empty where there are none.
 
     Shorted turns show only where a pair falls under what its winding can have: without a baseline half of them do not.
     """
@@ -131,7 +135,7 @@ def pair_class(reads: Mapping[str, Value], group: str, unit: Unit, motor: str) -
     if is_overload(opened, alike):
         return surely("stays open" if unit.value(f"{motor}.overload.stays") else "overload")
     if any(opened):
-        return surely("open")
+        return surely("start open" if motor == "compressor" and is_start_winding(opened, alike) else "open")
     if alike:
         mean = sum(one or 0 for one in values) / 3
         return surely("shorted" if max(abs((one or 0) - mean) for one in values) > _UNEQUAL * mean else "good")

@@ -44,7 +44,9 @@ SHARES: dict[K, Share] = {
     K.RELAY_STUCK_CLOSED: _s(0.2, trips_breaker=1, hums_no_start=0.3, high_bill=0.5),
     K.RELAY_COIL_OPEN: _s(0.2, trips_breaker=0.7, high_bill=0.3),
     K.LEAD_OPEN: _s(0.8, hums_no_start=4, compressor_stopped=5),
-    K.LEAD_JOINT: _s(0.3, hums_no_start=1.5, compressor_stopped=0.5),
+    K.LEAD_JOINT: _s(0.6, hums_no_start=3, compressor_stopped=1),
+    K.CAP_TO_CASE: _s(0.1, trips_breaker=1.5),
+    K.HEATER_GROUNDED: _s(0.1, trips_breaker=1.5),
     K.HARNESS_GROUNDED: _s(0.2, trips_breaker=3),
     K.GROUNDED: _s(0.7, trips_breaker=14, hums_no_start=2, nothing_at_all=1),
     K.RUN_OPEN: _s(0.3, compressor_stopped=3, hums_no_start=1),
@@ -112,7 +114,7 @@ NOTHING_WRONG: Share = _s(8.0, maintenance=100.0, hums_no_start=2.0, nothing_at_
 # Nobody calls for maintenance of a unit that does not run: these would have been complained of.
 STOPS_IT = frozenset({
     K.BREAKER_TRIPPED, K.SUPPLY_LOST, K.LEG_LOST, K.DISCONNECT_OPEN, K.FUSE_BLOWN, K.WHIP_OPEN, K.COIL_OPEN, K.COIL_SHORTED, K.STUCK_OPEN,
-    K.PITTED, K.INSECT, K.HERM_OPEN, K.LEAD_OPEN, K.GROUNDED, K.RUN_OPEN, K.START_OPEN, K.OVERLOAD_OPEN,
+    K.PITTED, K.INSECT, K.HERM_OPEN, K.CAP_TO_CASE, K.HEATER_GROUNDED, K.LEAD_OPEN, K.GROUNDED, K.RUN_OPEN, K.START_OPEN, K.OVERLOAD_OPEN,
     K.OVERLOAD_FAILED, K.LOCKED, K.MODULE_DEAD,
     K.FAN_GROUNDED, K.FAN_OPEN, K.NO_CONTROL_VOLTS, K.CONTROL_FUSE_BLOWN, K.R_WIRE_BROKEN, K.C_WIRE_BROKEN, K.NO_CALL, K.FLOAT_OPEN,
     K.PRESSURE_OPEN, K.Y_WIRE_BROKEN, K.WIRE_CHAFED, K.COIL_WIRE_BROKEN, K.NO_Y_OUT, K.BOARD_R_LOST,

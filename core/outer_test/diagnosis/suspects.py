@@ -6,7 +6,7 @@ from math import exp, fsum
 
 from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.observations import Observed
-from outer_test.diagnosis.things_tested import TESTED, Test
+from outer_test.diagnosis.things_tested import SELDOM, TESTED, Test
 from outer_test.judgement import Part
 
 _COUNTS, _LEAST_CHANGE = 0.01, 0.2  # a suspect that others are held against; how far apart a test must part it from them
@@ -78,12 +78,28 @@ def _with_change(
     return replace(suspect, would_change=found)
 
 
+def odd_results(sound: Hypothesis, evidence: Mapping[Test, Observed]) -> dict[Test, Observed]:
+    """The evidence that units with nothing wrong, which `sound` is, hardly give."""
+    return {test: seen for test, seen in evidence.items() if sound.chances(test)[seen.outcome] < SELDOM}
+
+
+def spoken_for(
+    weighed: Sequence[tuple[Hypothesis, float]], sound: Hypothesis, evidence: Mapping[Test, Observed]
+) -> list[tuple[Hypothesis, float]]:  # fmt: skip
+    """Those of the weighed hypotheses with a fault that a result speaks for which sound units hardly give."""
+    odd = odd_results(sound, evidence)
+    return [pair for pair in weighed if pair[0].faults and any(ratio >= SPEAKS for ratio in _likelier(pair[0], sound, odd).values())]
+
+
+def _likelier(one: Hypothesis, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> dict[Test, float]:
+    """How many times likelier each result is under a hypothesis than with nothing wrong."""
+    return {test: one.chances(test)[seen.outcome] / sound.chances(test)[seen.outcome] for test, seen in evidence.items()}
+
+
 def _suspect(one: Hypothesis, chance: float, sound: Hypothesis, evidence: Mapping[Test, Observed]) -> Suspect:
-    usual = {test: sound.chances(test)[seen.outcome] for test, seen in evidence.items()}
     if one is sound:
-        bad = tuple(seen.says for test, seen in evidence.items() if usual[test] < 0.1)
-        return Suspect(one.key, None, one.says, chance, (), bad)
-    ratios = {test: one.chances(test)[seen.outcome] / usual[test] for test, seen in evidence.items()}
+        return Suspect(one.key, None, one.says, chance, (), tuple(seen.says for seen in odd_results(sound, evidence).values()))
+    ratios = _likelier(one, sound, evidence)
     speaks = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: -item[1]) if ratio >= SPEAKS)
     against = tuple(evidence[test].says for test, ratio in sorted(ratios.items(), key=lambda item: item[1]) if ratio <= 1 / SPEAKS)
     return Suspect(one.key, one.part, one.says, chance, speaks, against)

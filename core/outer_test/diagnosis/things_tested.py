@@ -16,6 +16,8 @@ class Test(StrEnum):
     CAP_HERM = "run capacitor, HERM"
     CAP_FAN = "run capacitor, FAN"
     CAP_START = "start capacitor"
+    CAP_TO_CASE = "run capacitor to its case"
+    HEATER_TO_GROUND = "crankcase heater to ground"
     LEADS = "compressor leads"
     GROUND = "compressor to ground"
     GROUND_AT_PLUG = "compressor to ground, at the plug"
@@ -102,6 +104,7 @@ def _at(points: str, minutes: float, **sound: float) -> Tested:
 
 
 T = Test
+SELDOM = 0.1  # of sound units: what a result speaks against
 _UF = {"good": 0.995, "low": 0.002, "open": 0.001, "high": 0.001, "shorted": 0.001}
 _VOLTS = {"alive": 0.975, "low": 0.01, "dead": 0.015}
 _RUN = {"yes": 0.995, "no": 0.005}
@@ -110,10 +113,12 @@ TESTED: dict[Test, Tested] = {
     T.CAP_HERM: _at("cap.herm.uf", 2.0, **_UF),
     T.CAP_FAN: _at("cap.fan.uf", 2.0, **_UF),
     T.CAP_START: _at("cap.start.uf", 2.0, **_UF),
-    T.LEADS: _at("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0, good=0.997, bad=0.003),
+    T.CAP_TO_CASE: _at("cap.case_ground.ohm", 2.0, good=0.9998, bad=0.0002),
+    T.HEATER_TO_GROUND: _at("heater.ground.ohm", 2.5, good=0.9998, bad=0.0002),
+    T.LEADS: _at("lead.c.ohm lead.r.ohm lead.s.ohm", 3.0, good=0.997, high=0.002, open=0.001),
     T.GROUND: _at("winding.at winding.c_ground.ohm winding.r_ground.ohm winding.s_ground.ohm", 3.0, good=0.995, grounded=0.005),
     T.GROUND_AT_PLUG: _at("", 3.0, good=0.994, grounded=0.006),
-    T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.989, open=0.004, overload=0.004, stays_open=0.002, shorted=0.001),
+    T.PAIRS: _at("winding.c_r.ohm winding.c_s.ohm winding.r_s.ohm", 3.0, good=0.989, open=0.003, start_open=0.001, overload=0.004, stays_open=0.002, shorted=0.001),
     T.BASELINE: _at("", 3.0, same=0.985, under=0.005, over=0.01),
     T.PAIRS_AT_PLUG: _at("", 3.0, good=0.98, open=0.01, shorted=0.01),
     T.FAN_GROUND: _at("fan_winding.c_ground.ohm", 2.5, good=0.999, grounded=0.001),
@@ -164,8 +169,8 @@ TESTED: dict[Test, Tested] = {
     T.SEAT: _at("look.sensor.seat", 0.8, seated=0.98, slipped=0.02),
     T.SWITCH_COLD: _at("defrost.coil.f defrost.switch.ohm", 3.0, good=0.99, stuck_open=0.01),
     T.SWITCH_WARM: _at("defrost.coil.f defrost.switch.ohm", 3.0, good=0.99, stuck_closed=0.01),
-    T.COIL_SENSOR: _at("defrost.coil.f defrost.coil_sensor.ohm", 3.0, good=0.994, off=0.002, open=0.004),
-    T.AMBIENT_SENSOR: _at("defrost.ambient.f defrost.ambient_sensor.ohm", 3.0, good=0.99, off=0.004, open=0.006),
+    T.COIL_SENSOR: _at("defrost.coil.f defrost.coil_sensor.ohm", 3.0, good=0.994, off=0.002, open=0.002, shorted=0.002),
+    T.AMBIENT_SENSOR: _at("defrost.ambient.f defrost.ambient_sensor.ohm", 3.0, good=0.99, off=0.004, open=0.003, shorted=0.003),
     T.VALVE_COIL: _at("defrost.valve_coil.ohm", 2.0, good=0.995, open=0.003, shorted=0.002),
     T.VALVE_FED: _at("defrost.valve_coil.v", 6.0, yes=0.995, no=0.005),
     T.VALVE_REST: _at("defrost.valve_heating.v", 1.5, yes=0.996, no=0.004),

@@ -9,7 +9,6 @@ from outer_test.diagnosis.next_test import NextTest, likeliest
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Verdict
-from outer_test.rules.power_up import DEAD_CHECKS
 from outer_test.twin import FaultKey
 from outer_test.visit import POINTS
 
@@ -43,7 +42,7 @@ def _closed_once(judged: Judged, open_: Collection[str]) -> NextTest | None:
     if state != "tripped":
         why = "It is off: ask by whom and why before it is switched on." if state == "off" else "Look whether it has tripped."
         return NextTest(BREAKER, POINTS[BREAKER].title, why, 2.0, POINTS[BREAKER].power, mends=state == "off")
-    checks = [one for one in judged.findings if one.point in DEAD_CHECKS]
+    checks = [one for one in judged.findings if one.point in POINTS and POINTS[one.point].power != "live" and one.point != BREAKER]
     if any(one.verdict in (Verdict.BAD, Verdict.STOP, Verdict.UNSURE) for one in checks):
         return None  # not found sound: it stays as it is
     found = next(one for one in judged.findings if one.point == BREAKER)

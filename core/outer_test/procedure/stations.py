@@ -170,10 +170,9 @@ def _safe(visit: Visit) -> tuple[Step, ...]:
 
 
 def _look(visit: Visit) -> tuple[str, ...]:
-    control = visit.plate.defrost.control
-    seat = "look.sensor.seat" if control == "time-temperature" else ""  # a coil switch has no well
-    looked = _LOOK.replace(seat, "") if seat else _LOOK
-    return looked, _BOARD_LIGHTS if control is not None else "", "look.contactor2.faces" if _is_two_stage(visit) else ""
+    # A coil switch has no well, and which of the two an unrecorded control reads is not known.
+    looked = _LOOK if visit.plate.defrost.control == "demand" else _LOOK.replace("look.sensor.seat", "")
+    return looked, _BOARD_LIGHTS, "look.contactor2.faces" if _is_two_stage(visit) else ""
 
 
 def _is_two_stage(visit: Visit) -> bool:
@@ -219,7 +218,7 @@ def _power(visit: Visit) -> tuple[Step, ...]:
     if single and poles:
         poles, heat = "contactor.pole1.drop_v contactor.pole1.a", ""
     steps = _steps(
-        _LINE, _THREE_PHASE if plate.phase == 3 else "", _CONTROL, _BOARD if plate.defrost.control is not None else "",
+        _LINE, _THREE_PHASE if plate.phase == 3 else "", _CONTROL, _BOARD,
         _CONTACTOR_LIVE, poles, _THIRD_POLE if poles and poles_of(visit) == 3 else "", heat, _HEATER,
         _second(f"contactor.coil.v contactor.armature {poles} {heat}") if _is_two_stage(visit) else "",
     )  # fmt: skip

@@ -72,9 +72,9 @@ _ALSO_BEEPED = frozenset({"control.fuse.ohm", "defrost.switch.ohm", "relay.conta
 
 def _keys(point: Point) -> tuple[Key, ...]:
     """What a point's keypad has beside the digits: a beep only where one can answer what is asked."""
-    if point.measures in _BEEPED or point.name in _ALSO_BEEPED:
+    if point.unit == "ohm" and (point.measures in _BEEPED or point.name in _ALSO_BEEPED):
         return _OL, *_BEEPS
-    if point.measures is Measures.DROP:
+    if point.measures is Measures.DROP or (point.measures is Measures.LINE_FUSE and point.unit == "v"):
         return _OL, _MILLI
     return _BY_UNIT.get(point.unit, ())
 

@@ -1,8 +1,8 @@
 """What a finished visit came to, written down once: status, record and experience read it, and a newer core judges nothing anew."""
 
-from outer_test.assessment import Judged, as_found, as_left, judge
+from outer_test.assessment import as_found, as_left, judge, overall_of
 from outer_test.diagnosis import NOTHING, Diagnosis, Table, diagnose
-from outer_test.judgement import Verdict, worst
+from outer_test.judgement import Verdict
 from outer_test.ledger import AccusedThen, Conclusion, FoundThen, Kind, Recorded, SuspectThen
 
 MOST_SUSPECTS = 5
@@ -23,11 +23,11 @@ def concluded(recorded: Recorded, core: str, table: Table | None = None) -> Conc
     if found is not visit:  # a part was put in
         before = judge(found)
         then = diagnose(found, before, table)
-    left = _overall(after)
+    left = overall_of(after)
     return Conclusion(
         core,
         place_of(recorded),
-        _overall(before),
+        overall_of(before),
         left,
         tuple(FoundThen(one.point, one.rule, one.verdict) for one in after.findings if one.verdict is not None),
         tuple(SuspectThen(str(one.fault), round(one.probability, 4)) for one in then.suspects[:MOST_SUSPECTS]),
@@ -39,10 +39,6 @@ def concluded(recorded: Recorded, core: str, table: Table | None = None) -> Conc
 def place_of(recorded: Recorded) -> int:
     """The last place of the ledger that a conclusion of this visit takes in."""
     return max((event.place for event in recorded.events if event.kind is not Kind.CONCLUSION), default=0)
-
-
-def _overall(judged: Judged) -> Verdict:
-    return worst(finding.verdict for finding in judged.findings)
 
 
 def _proved(recorded: Recorded, then: Diagnosis, now: Diagnosis, left: Verdict) -> tuple[str, ...]:

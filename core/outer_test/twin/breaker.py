@@ -8,6 +8,7 @@ from outer_test.twin.unit import BREAKER, SOUND_OHM, Unit
 # Of the breaker's size: what opens it within the start itself, and what does so on a path to ground, of its leg's amps [M].
 _AT_ONCE, _TRIPS_AT = 5.0, 2.5
 _USUAL_A, _GROUNDED_OHM = 40.0, 1000.0
+_TO_GROUND = ("harness.ground", "cap.case", "heater.ground")
 
 
 def _breaker_a(unit: Unit) -> float:
@@ -37,5 +38,5 @@ def closed(unit: Unit) -> Unit:
 
 def holds(unit: Unit, tripped: bool, peak_a: float) -> bool:
     """Whether the closed breaker of this unit holds. tripped: on a path to ground of the compressor. peak_a: of the start, A."""
-    grounded = unit.value("fan.ground", SOUND_OHM) < _GROUNDED_OHM or bool(unit.value("harness.ground"))
+    grounded = unit.value("fan.ground", SOUND_OHM) < _GROUNDED_OHM or any(unit.value(one) for one in _TO_GROUND)
     return not (unit.value("breaker.worn") or tripped or grounded or peak_a > _AT_ONCE * _breaker_a(unit))

@@ -63,7 +63,7 @@ def control_network(unit: Unit, state: ControlState) -> Network:
     >>> from outer_test.nameplate import Plate
     >>> from outer_test.twin.unit import make_unit
     >>> control = Control(make_unit(Plate()), ControlState())
-    >>> 24 < control.reads("contactor.A", "contactor.B") < 28
+    >>> 23 < control.reads("contactor.A", "contactor.B") < 28
     True
     """
     network = Network()
@@ -86,8 +86,7 @@ def control_network(unit: Unit, state: ControlState) -> Network:
     for wire in unit.circuit.wires:
         if wire.group == "control":
             network.join(_own(wire.a), _own(wire.b), 1 / unit.ohm(wire.name, "control wire") + stray)
-    if unit.circuit.part("board") is not None:
-        _board(network, unit, state)
+    _board(network, unit, state)
     for name in ("contactor", "contactor2"):
         if unit.circuit.part(name) is not None:
             network.join(f"{name}.A", f"{name}.B", 1 / coil_impedance(unit, name, name in state.armatures))
@@ -103,9 +102,8 @@ def _board(network: Network, unit: Unit, state: ControlState) -> None:
     network.join("board.R", "board.C", 1 / unit.value("board.ohm", _BOARD_OHM))
     network.join("board.Y", "board.YO", 1 / unit.ohm("board.Y–board.YO", "relay") if state.board_passes else 1e-9)
     valve = unit.plate.valve or "O"
-    if unit.circuit.part("valve") is not None:
-        network.join("valve.1", "valve.2", 1 / valve_impedance(unit))
-        network.join("board.R", f"board.{valve}", 1 / unit.ohm("board valve relay", "relay") if state.valve else 1e-9)
+    network.join("valve.1", "valve.2", 1 / valve_impedance(unit))
+    network.join("board.R", f"board.{valve}", 1 / unit.ohm("board valve relay", "relay") if state.valve else 1e-9)
 
 
 def coil_impedance(unit: Unit, name: str, sealed: bool) -> complex:

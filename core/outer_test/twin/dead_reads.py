@@ -34,6 +34,9 @@ def dead_reads(unit: Unit) -> dict[str, Value]:
     reads["control.fuse.ohm"] = _open(unit.ohm(CONTROL_FUSE, "switch"))
     for leg in (1, 2):
         reads[f"line.fuse{leg}.ohm"] = _open(unit.ohm(FUSE[leg], "fuse"))
+    if any(f"uf.{section}" in unit.values for section in ("herm", "fan")):
+        reads["cap.case_ground.ohm"] = _to_ground(unit.value("cap.case"))
+    reads["heater.ground.ohm"] = _to_ground(unit.value("heater.ground"))
     reads |= _windings(unit)
     if unit.circuit.part("relay") is not None:
         reads["relay.coil.ohm"] = _open(unit.value("relay.2–relay.5", 4000.0))
@@ -41,6 +44,10 @@ def dead_reads(unit: Unit) -> dict[str, Value]:
     if unit.circuit.part("valve") is not None:
         reads["defrost.valve_coil.ohm"] = _open(valve_impedance(unit).real)
     return reads
+
+
+def _to_ground(broken_through: float) -> float:
+    return 2.0 if broken_through else SOUND_OHM
 
 
 def _windings(unit: Unit) -> dict[str, Value]:

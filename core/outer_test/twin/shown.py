@@ -12,7 +12,7 @@ from outer_test.twin.control import METER_S, Control, ControlState, armature
 from outer_test.twin.dead_reads import Value, dead_reads
 from outer_test.twin.line import LineState, Solved, solve_line
 from outer_test.twin.starting import Start, fan_slip, start
-from outer_test.twin.unit import POLE, WHIP, Unit
+from outer_test.twin.unit import FUSE, POLE, WHIP, Unit
 
 _TURNS, _SLOW = 0.5, 0.14  # slips of a fan that turns at all, and of one that is seen to be slow
 _NO_FEED = 0.03  # of its rated amps: it is not fed
@@ -20,9 +20,10 @@ _NO_FEED = 0.03  # of its rated amps: it is not fed
 
 # Figures of the low-voltage side and of the defrost: they move the line side only by what its contactors do.
 _NOT_OF_THE_LINE = (
-    "transformer", "indoor", "stat", "board.", "valve", "switch", "sensor", "ambient", "contactor.coil", "contactor2.coil",
+    "transformer", "indoor", "stat", "board.Y", "board.ohm", "board.no_w", "board.never", "board.timer",
+    "board valve", "valve", "switch", "sensor", "ambient", "contactor.coil", "contactor2.coil",
     "contactor.stuck", "contactor.pull_in", "charge", "coil.dirty", "float", "pressure", "element", "blower", "wire.chafed", "harness",
-    "no.flow",
+    "no.flow", "cap.case", "heater.ground",
 )  # fmt: skip
 
 _FIRST_OF_THREE = "contactor.T1–compressor.T1"
@@ -190,8 +191,8 @@ def _line(unit: Unit, on: Behaviour) -> dict[str, Value]:
         "line.l2_ground.v idle": on.line.idle.across("disconnect.2", "ground.G"),
         "contactor.line.v": now.across("contactor.L1", "contactor.L2"),
         "contactor.load.v": now.across("contactor.T1", "contactor.T2"),
-        "line.fuse1.v": now.across("disconnect.L1", "disconnect.1"),
-        "line.fuse2.v": now.across("disconnect.L2", "disconnect.2"),
+        "line.fuse1.v": _across_fuse(unit, now, 1),
+        "line.fuse2.v": _across_fuse(unit, now, 2),
     }
     if unit.plate.phase == 3:
         reads["line.l2_l3.v"] = now.across("disconnect.2", "disconnect.3")
@@ -202,25 +203,29 @@ def _line(unit: Unit, on: Behaviour) -> dict[str, Value]:
     return reads
 
 
-# Where low voltage is read, on units that have the part.
+def _across_fuse(unit: Unit, now: Solved, leg: int) -> float:
+    """Volts across a fuse by itself, less what its blade in the disconnect keeps."""
+    fuse, blade = unit.ohm(FUSE[leg], "fuse"), unit.value(f"blade {FUSE[leg]}")
+    return now.across(*FUSE[leg].split("–")) * fuse / (fuse + blade)
+
+
+# Where low voltage is read; on two-stage units at the second contactor too.
 _LOW_POINTS = {
     "control.r_c.v": ("transformer.R", "transformer.C"), "control.stat_r_c.v": ("indoor.R", "indoor.C"),
     "control.stat_y.v": ("stat.Y", "indoor.C"), "contactor.coil.v": ("contactor.A", "contactor.B"),
-}  # fmt: skip
-_BOARD_POINTS = {
     "control.y_in.v": ("board.Y", "board.C"), "control.y_out.v": ("board.YO", "board.C"), "defrost.control.v": ("board.R", "board.C"),
 }  # fmt: skip
 _SECOND_POINTS = {"contactor2.coil.v": ("contactor2.A", "contactor2.B")}
 
 
 def _control(unit: Unit, low: LowVoltage, control: Control) -> dict[str, Value]:
-    two, board = unit.plate.compressor.stages == 2, unit.circuit.part("board") is not None
+    two = unit.plate.compressor.stages == 2
     return {
         "contactor.armature": low.first,
         "control.float": "open" if unit.value("float.open") else "closed",
         "control.pressure": "open" if unit.value("pressure.open") else "closed",
         **({"contactor2.armature": low.second} if two else {}),
-        **control.reads_at({**_LOW_POINTS, **(_BOARD_POINTS if board else {}), **(_SECOND_POINTS if two else {})}),
+        **control.reads_at({**_LOW_POINTS, **(_SECOND_POINTS if two else {})}),
     }
 
 
@@ -249,8 +254,7 @@ def _running(unit: Unit, on: Behaviour) -> dict[str, Value]:
         )
     reads |= _fan(unit, now)
     reads["fan.feed.v"] = _fan_volts(now)
-    if unit.plate.defrost.control is not None:
-        reads["fan.board.v"] = now.across("board.F2", "contactor.T2")
+    reads["fan.board.v"] = now.across("board.F2", "contactor.T2")
     return reads
 
 

@@ -2,6 +2,7 @@
 
 import json
 import re
+from functools import cache
 from typing import Any
 from uuid import uuid4
 
@@ -19,6 +20,7 @@ OPEN_TO_ALL = {("get", "/session"), ("post", "/session"), ("get", "/invitation")
 OWN_SESSION = {("delete", "/session"), ("get", "/today")}
 
 
+@cache  # making the document takes seconds
 def endpoints() -> list[tuple[str, str]]:
     paths: dict[str, dict[str, Any]] = api.get_openapi_schema(path_prefix="")["paths"]
     return [(method, path) for path, methods in paths.items() for method in methods]
@@ -65,24 +67,25 @@ class Walls(TestCase):
         self.assertGreater(len(endpoints()), 10)
 
     def test_a_stranger_gets_nothing(self) -> None:
+        stranger = Caller()
         for method, path in endpoints():
             if (method, path) in OPEN_TO_ALL:
                 continue
             for body in (None, bodies(path, self.theirs, str(self.line.uuid))[0]):  # turned away before a body is looked at
                 with self.subTest(method=method, path=path):
-                    got = Caller().send(method.upper(), self.fill(path), body)
+                    got = stranger.send(method.upper(), self.fill(path), body)
                     self.assertEqual(got.status_code, 401)
                     self.assertEqual(set(got.json()), {"errors"})
 
     def test_another_companys_member_gets_nothing_and_changes_nothing(self) -> None:
         before = len(events(self.theirs.company, Kind.READING, Kind.SEEN))
-        for asker in (self.mine.member, self.mine.lead):
+        for asker in (self.mine.client(), self.mine.client(self.mine.lead)):
             for method, path in endpoints():
                 if "{" not in path:
                     continue
                 for body in (None,) if method == "get" else (None, *bodies(path, self.theirs, str(self.line.uuid))):
                     with self.subTest(method=method, path=path):
-                        got = self.mine.client(asker).send(method.upper(), self.fill(path), body)
+                        got = asker.send(method.upper(), self.fill(path), body)
                         self.assertIn(got.status_code, (403, 404, 405, 422))
                         self.assertNotIn(b"Neighbour", got.content)
         self.assertEqual(len(events(self.theirs.company, Kind.READING, Kind.SEEN)), before)
@@ -90,10 +93,11 @@ class Walls(TestCase):
         self.assertIsNone(self.theirs.visit.finished_at)
 
     def test_what_has_no_path_parameter_shows_ones_own_company_only(self) -> None:
+        lead = self.mine.client(self.mine.lead)
         for method, path in endpoints():
             if "{" in path or method != "get":
                 continue
-            got = self.mine.client(self.mine.lead).send("GET", path)
+            got = lead.send("GET", path)
             with self.subTest(path):
                 self.assertIn(got.status_code, (200, 422), "422 where it is asked without its question")
                 self.assertNotIn(b"Neighbour", b"".join(got.streaming_content) if got.streaming else got.content)

@@ -10,6 +10,7 @@ from background import later
 from background.queue import oldest_waiting_s, worker_seen_at
 from files.log_job import read_log
 from files.tests.test_log_in import HEADING, MAPPING, PLATE, bring
+from ops.tests.running import PATIENCE_S
 from outer_test.ledger import Kind, read_body
 from testing.fixtures import Fixture, events, fresh, own_files
 from testing.worker import worker_beside
@@ -24,13 +25,13 @@ class Worker(TransactionTestCase):
         self.caller = self.mine.client()
 
     def wait(self, job: str, *states: str) -> dict[str, Any]:
-        until = time.monotonic() + 60
+        until = time.monotonic() + PATIENCE_S
         while time.monotonic() < until:
             told: dict[str, Any] = self.caller.send("GET", f"/imports/{job}").json()
             if told["state"] in states:
                 return told
             time.sleep(0.05)
-        raise AssertionError(f"still {told['state']} after a minute")
+        raise AssertionError(f"still {told['state']} after {PATIENCE_S:.0f} s")
 
     def test_killed_in_the_middle_it_is_taken_up_and_kept_once(self) -> None:
         rows = [f"S-1;{2000 + n // 300}-{1 + n // 28 % 11:02d}-{1 + n % 28:02d} 09:00;herm;5{n % 10},1;uF" for n in range(600)]
@@ -41,7 +42,7 @@ class Worker(TransactionTestCase):
         self.assertIsNotNone(worker_seen_at())
         for _ in range(2):  # the answer to the first never came
             self.assertEqual(self.caller.send("POST", f"/imports/{job}/keep").status_code, 200)
-        until = time.monotonic() + 30
+        until = time.monotonic() + PATIENCE_S
         while time.monotonic() < until and not self.at_work():
             time.sleep(0.01)
         first.kill()

@@ -23,7 +23,7 @@ from accounts.models import SignIn
 from config.logs import Asked, JsonLines, asked
 from ledger.models import Counter
 from ops.machine import ROOT
-from ops.tests.running import free_port
+from ops.tests.running import PATIENCE_S, free_port
 from testing.fixtures import PASSWORD, Caller, Fixture
 from testing.serving import app_beside
 
@@ -41,14 +41,13 @@ class Serving(TransactionTestCase):
         self.port = free_port()
         app_beside(self, self.port, OUTER_TEST_STATEMENT_S="4")
 
-    def get(self, path: str, cookies: str = "") -> tuple[int, float]:
-        """The status of an answer, and after how many seconds it came."""
-        begun = time.monotonic()
-        one = http.client.HTTPConnection("127.0.0.1", self.port, timeout=20)
+    def get(self, path: str, cookies: str = "") -> int:
+        """The status of an answer."""
+        one = http.client.HTTPConnection("127.0.0.1", self.port, timeout=PATIENCE_S)
         one.request("GET", path, headers={"Cookie": cookies} if cookies else {})
         status = one.getresponse().status
         one.close()
-        return status, time.monotonic() - begun
+        return status
 
     def test_idle_and_trickling_clients_stall_nobody(self) -> None:
         slow = [socket.create_connection(("127.0.0.1", self.port)) for _ in range(8)]
@@ -56,8 +55,11 @@ class Serving(TransactionTestCase):
             one.sendall(b"POST /api/v1/session HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 10000\r\n\r\n{")
         for one in slow[4:6]:
             one.sendall(b"GET /api/v1/ses")
-        self.assertEqual([self.get("/api/v1/session")[0] for _ in range(20)], [200] * 20)
-        self.assertLess(max(self.get("/api/v1/session")[1] for _ in range(20)), 5, "none waited for a slow one")
+        self.assertEqual([self.get("/api/v1/session") for _ in range(8)], [200] * 8)
+        for one in slow[:6]:  # none waited for a slow one: not one of those has been given up yet
+            one.setblocking(False)
+            with self.assertRaises(BlockingIOError):
+                one.recv(1)
         for one in slow:
             one.close()
 
@@ -69,8 +71,7 @@ class Serving(TransactionTestCase):
         body = json.dumps({"notes": "x", "version": 0})
         with transaction.atomic():
             Counter.objects.of(mine.company).select_for_update().get()
-            begun = time.monotonic()
-            one = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
+            one = http.client.HTTPConnection("127.0.0.1", self.port, timeout=PATIENCE_S)
             headers = {
                 "Cookie": cookies,
                 "X-CSRFToken": "t" * 32,
@@ -78,11 +79,9 @@ class Serving(TransactionTestCase):
                 "Origin": f"http://127.0.0.1:{self.port}",
             }
             one.request("PUT", f"/api/v1/units/{mine.unit.id}/notes", body, headers)
-            status, took = self.get("/api/v1/today", others)
-            self.assertEqual((status, took < 2), (200, True), took)
+            self.assertEqual(self.get("/api/v1/today", others), 200, "while the row is held")
             answer = one.getresponse()
             self.assertEqual((answer.status, b"Others are writing" in answer.read()), (503, True))
-            self.assertLess(time.monotonic() - begun, 4, "a quarter of the statement's own limit")
 
 
 class Told(TestCase):
@@ -171,7 +170,7 @@ class Proxy(TransactionTestCase):
         proxy = subprocess.Popen([NGINX, "-p", str(self.folder), "-c", str(self.folder / "nginx.conf")], stderr=subprocess.PIPE)
         self.addCleanup(proxy.wait)
         self.addCleanup(proxy.terminate)
-        until = time.monotonic() + 20
+        until = time.monotonic() + PATIENCE_S
         while time.monotonic() < until:
             try:
                 socket.create_connection(("127.0.0.1", self.secure), timeout=1).close()
@@ -194,7 +193,7 @@ class Proxy(TransactionTestCase):
             if cookie.name == "csrftoken":
                 request.add_header("X-CSRFToken", str(cookie.value))
         try:
-            with self.browser.open(request, timeout=30) as answer:
+            with self.browser.open(request, timeout=PATIENCE_S) as answer:
                 return answer.status, answer.read()
         except urllib.error.HTTPError as problem:
             return problem.code, problem.read()

@@ -4,6 +4,7 @@ import os
 import stat
 import subprocess
 import sys
+import tarfile
 from datetime import UTC, datetime, timedelta
 from io import BytesIO, StringIO
 from pathlib import Path
@@ -25,6 +26,7 @@ from files.nightly_backup import back_up, backups
 from files.photo_in import PhotoOf, keep_photo
 from fleet.models import Site
 from ops.machine import ROOT
+from ops.tests.running import PATIENCE_S
 from outer_test.ledger import Kind
 from testing.fixtures import Fixture, events
 from testing.serving import database_url
@@ -106,7 +108,7 @@ class Backup(TransactionTestCase):
         env = os.environ | {"OUTER_TEST_DATABASE_URL": database_url()}
         command = [sys.executable, str(ROOT / "server" / "manage.py"), "prepare"]
         both = [subprocess.Popen(command, env=env, stdout=subprocess.PIPE, stderr=subprocess.STDOUT) for _ in range(2)]
-        self.assertEqual([(one.wait(timeout=120), one.stdout.read() if one.stdout else b"") for one in both], [(0, b""), (0, b"")])
+        self.assertEqual([(one.wait(timeout=PATIENCE_S), one.stdout.read() if one.stdout else b"") for one in both], [(0, b""), (0, b"")])
         for one in both:
             if one.stdout:
                 one.stdout.close()
@@ -121,3 +123,13 @@ class Backup(TransactionTestCase):
         with self.assertRaisesMessage(CommandError, "is no backup of this app"):
             call_command("restore", self.folder / "other.tar", "--replace")
         self.assertEqual(list(self.folder.glob("*.part")), [])
+
+    def test_what_is_no_file_inside_a_backup_is_refused(self) -> None:
+        link = tarfile.TarInfo("link")
+        link.type, link.linkname = tarfile.SYMTYPE, "/etc/hostname"
+        for number, member in enumerate((tarfile.TarInfo("../outside"), tarfile.TarInfo("/outside"), link)):
+            odd = self.folder / f"{number}.tar"
+            with tarfile.open(odd, "w") as tar:
+                tar.addfile(member)
+            with self.assertRaisesMessage(CommandError, "is no file of a backup"):
+                call_command("restore", odd, "--replace")

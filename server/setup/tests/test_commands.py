@@ -8,7 +8,7 @@ from django.test import TestCase
 
 from accounts.models import Company, Member
 from fleet.models import UnitStanding
-from setup.demo import demo_is_loaded
+from setup.demo import demo_is_loaded, load_demo
 from testing.fixtures import Caller, Fixture, fresh
 from visits.models import Visit
 
@@ -46,7 +46,10 @@ class AddCompany(TestCase):
 
 class Prepare(TestCase):
     def prepare(self, *words: str) -> None:
-        with patch("setup.management.commands.prepare.call_command"):  # migrating and gathering files are Django's own
+        with (
+            patch("setup.management.commands.prepare.call_command"),  # migrating and gathering files are Django's own
+            patch("setup.management.commands.prepare.load_demo", lambda **_: load_demo()),  # its fleet is a test of its own
+        ):
             call_command("prepare", *words)
 
     def test_the_demo_is_loaded_once_and_put_back_on_request(self) -> None:

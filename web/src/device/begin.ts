@@ -3,6 +3,7 @@ import { storeLeft } from "./ahead";
 import { startCore } from "./core";
 import { keepApp } from "./keepApp";
 import { takeOver } from "./old";
+import { beginTaking, takeAlong } from "./route";
 import { beginSending, sendSoon } from "./sync";
 
 let begun: Promise<void> | undefined;
@@ -12,12 +13,14 @@ async function once(): Promise<void> {
   await takeOver();
   beginSending();
   keepApp();
+  beginTaking();
 }
 
 /** Begin, or go on after somebody signed in. */
 export async function begin(): Promise<void> {
   await (begun ??= once());
   sendSoon();
+  takeAlong();
   // The screen comes first: the core takes seconds of this device's time.
   window.setTimeout(startCore, 1500);
 }

@@ -16,7 +16,8 @@ export type CoreState = "off" | "loading" | "ready" | "failed";
 
 /** Where tests keep the server's answer; a browser that cannot run the core does by itself. */
 const BY_SERVER = "outer-test.judged-by";
-const SLOWEST_MS = 30_000;
+/** An old phone takes its time; the server is asked meanwhile. A browser that hangs without a word is given up then. */
+const SLOWEST_MS = 120_000;
 /** Only the tab in front has a core: it takes some 110 MB. */
 const BEHIND_MS = 60_000;
 
@@ -84,6 +85,13 @@ export function startCore(): void {
   window.setTimeout(() => {
     if (worker === mine && coreState() === "loading") stop("failed");
   }, SLOWEST_MS);
+}
+
+/** Once more, where it failed before all its files were on this device: then it may have been the signal. */
+export function startAgain(): void {
+  if (coreState() !== "failed") return;
+  state.set("off");
+  startCore();
 }
 
 function ask(

@@ -1,6 +1,7 @@
 /** The app on this device: its shell by the service worker, the core file by file, so that it opens cold without signal. */
 import { registerSW } from "virtual:pwa-register";
 
+import { startAgain } from "./core";
 import { useWatched, Watched } from "./watched";
 
 /** The core's files, in a cache of their own: they are large, and most versions of the app share them. */
@@ -11,6 +12,9 @@ const CORE_FILES = [
   ),
   __CORE__,
 ];
+
+/** After how long a fetch that failed is tried again. */
+const AGAIN_MS = 20_000;
 
 const kept = new Watched(false);
 const take = new Watched<(() => void) | undefined>(undefined);
@@ -27,11 +31,19 @@ export function keepApp(): void {
     immediate: true,
     onNeedRefresh: () => take.set(() => void update(true)),
   });
-  keepCore().then(
-    () => kept.set(true),
-    (problem: unknown) =>
-      console.warn("The core is not on this device yet; the next start goes on with it.", problem),
-  );
+  void goOnKeeping();
+}
+
+/** File by file until all are here: a weak signal ends a fetch, and what came by then stays. */
+async function goOnKeeping(): Promise<void> {
+  try {
+    await keepCore();
+    kept.set(true);
+    startAgain();
+  } catch (problem) {
+    console.warn("The core is not on this device yet; it is gone on with.", problem);
+    window.setTimeout(() => void goOnKeeping(), AGAIN_MS);
+  }
 }
 
 async function keepCore(): Promise<void> {

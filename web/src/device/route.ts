@@ -1,8 +1,10 @@
 /** A day's own visits taken along: each visit, its unit's file and small photos, and the company's kit. */
-import type { Schemas } from "../api/client";
+import { isRefusal, type Schemas } from "../api/client";
 import { askPhotos, askToday, askUnit, todayKey } from "../api/queries";
+import { dayOn } from "../times";
 import { kit } from "./kit";
 import { useLive } from "./live";
+import { whenReached } from "./reach";
 import { store } from "./store";
 import { keepThumbs } from "./thumbs";
 import { fetchVisit } from "./visits";
@@ -48,29 +50,42 @@ export async function takeDay(visits: readonly TodayVisit[], told: (count: numbe
   }
 }
 
+let taking: Promise<void> | undefined;
+let again = false;
+
 /**
- * Fetch the company's kit and one's own open visits of today and tomorrow, one by one: where the units stand there may be no signal.
- * It stops where `wanted` says no more.
+ * Fetch the company's kit and one's own open visits of today and tomorrow, one by one, on whatever screen one is:
+ * where the units stand there may be no signal. Asked for while it is at it, it looks through them once more.
  */
-export async function takeAlong(
-  visits: readonly TodayVisit[],
-  tomorrow: string,
-  wanted: () => boolean,
-): Promise<void> {
-  const take = async (some: readonly TodayVisit[]) => {
-    for (const { id } of ownOpen(some)) {
-      if (!wanted()) return;
-      await takeVisit(id, false);
-      await rest(BETWEEN_MS);
-    }
-  };
+export function takeAlong(): void {
+  again = true;
+  taking ??= takeAll().finally(() => (taking = undefined));
+}
+
+async function takeAll(): Promise<void> {
   try {
-    await rest(BEFORE_MS);
-    if (wanted()) await kit();
-    await take(visits);
-    if (!wanted()) return;
-    await take((await askToday(tomorrow)).visits);
+    while (again) {
+      await rest(BEFORE_MS);
+      again = false;
+      if (document.hidden) return; // the tab in front does it
+      const today = await askToday();
+      await kit();
+      const tomorrow = await askToday(dayOn(today.day, 1));
+      for (const { id } of ownOpen([...today.visits, ...tomorrow.visits])) {
+        await takeVisit(id, false).catch((problem: unknown) => {
+          if (!isRefusal(problem)) throw problem;
+          console.warn("A visit of the day is refused; it keeps no other back.", problem);
+        });
+        await rest(BETWEEN_MS);
+      }
+    }
   } catch (problem) {
     console.warn("Not all of today is on this device yet; it is fetched when there is signal.", problem);
   }
+}
+
+/** Take the day along anew when this tab comes to the front, and when the server is reached again. */
+export function beginTaking(): void {
+  document.addEventListener("visibilitychange", () => !document.hidden && takeAlong());
+  whenReached(takeAlong);
 }

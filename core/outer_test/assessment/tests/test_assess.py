@@ -118,6 +118,14 @@ class Shape(unittest.TestCase):
         pairs = [point for point in self.points(Visit(plate=plate), "safe") if point.endswith("vdc")]
         self.assertEqual(pairs, ["safe.c_herm.vdc", "safe.c_fan.vdc", "safe.start.vdc"])
 
+    def test_nothing_measured_is_unjudged_whatever_the_plate_says(self) -> None:
+        """Common practice, no source: a plate that agrees with itself says nothing of the unit."""
+        plate = Plate(compressor=Compressor(rla=17.9, lra=96), fan=Fan(fla=1.2), mca=23.6, protection_a=40, mop=40)
+        bare, read = Visit(plate=plate), Visit(plate=plate, readings=(Reading("contactor.coil.ohm", "11.4"),))
+        self.assertEqual((assess(bare).overall, assess(bare).as_found, assess(read).overall), ("unjudged", "unjudged", "good"))
+        above = Visit(plate=replace(plate, protection_a=60))
+        self.assertEqual(assess(above).overall, "bad", "what is wrong on the plate is said all the same")
+
     def test_an_unreadable_label_is_unjudged_and_says_which_field(self) -> None:
         plate = Plate(run_capacitor=RunCapacitor(vac=370), unreadable=("run_capacitor.herm_uf",))
         found = assess(Visit(plate=plate, readings=(Reading("cap.herm.uf", "33"),))).findings[-1]

@@ -10,23 +10,23 @@ _CALL, _AT_BOARD, _FROM_BOARD, _LOAD_X = (54.0, 92.0), 142.0, 196.0, 274.0
 
 def control_section(pen: Pen) -> float:
     """Draw 24 V; gives back the height."""
-    boarded = pen.circuit.part("board") is not None
-    y = _supply(pen, boarded) + 36
+    y = _supply(pen) + 36
     y = _call(pen, "Y", "contactor", y)
     if pen.has("contactor2.A"):
         y = _call(pen, "Y2", "contactor2", y)
-    if boarded:
-        y = _valve(pen, y)
-        y = _aux(pen, y)
-        y = _switch(pen, y) if pen.has("board.D1") else _sensors(pen, y)
+    y = _valve(pen, y)
+    y = _aux(pen, y)
+    if pen.has("board.D1"):
+        y = _switch(pen, y)
+    elif pen.has("board.CS"):
+        y = _sensors(pen, y)
     bottom = y - _STEP + 24
-    common = "board.C" if boarded else "indoor.C"
     pen.rail("indoor.R", (LEFT, _SUPPLY), (LEFT, bottom))
-    pen.rail(common, (RIGHT, _BOARD if boarded else _SUPPLY), (RIGHT, bottom))
+    pen.rail("board.C", (RIGHT, _BOARD), (RIGHT, bottom))
     return bottom + 8
 
 
-def _supply(pen: Pen, boarded: bool) -> float:
+def _supply(pen: Pen) -> float:
     """The transformer indoors, and where R and C reach the board."""
     middle = (LEFT + RIGHT) / 2
     pen.box("indoor", (middle, _SUPPLY), 120, "24 V, indoors")
@@ -34,9 +34,6 @@ def _supply(pen: Pen, boarded: bool) -> float:
     pen.rail("indoor.C", (middle + 60, _SUPPLY), (RIGHT, _SUPPLY))
     pen.spot("indoor.R", (LEFT, _SUPPLY), "R", "left")
     pen.spot("indoor.C", (RIGHT, _SUPPLY), "C", "right")
-    if not boarded:
-        pen.rung("supply", 0, _SUPPLY + 24)
-        return _SUPPLY + 10
     board = (LEFT + 62, RIGHT - 62)
     pen.box("board", (middle, _BOARD), board[1] - board[0], "defrost board")
     pen.wire("indoor.R", "board.R", (LEFT, _BOARD), (board[0], _BOARD))
@@ -51,14 +48,13 @@ def _call(pen: Pen, call: str, contactor: str, y: float) -> float:
     """The thermostat's call through the board to a contactor's coil."""
     end = _thermostat(pen, call, y)
     coil = (_LOAD_X - 15, _LOAD_X + 15)
-    common = "board.C" if pen.has("board.C") else "indoor.C"
-    if pen.has("board.YO") and call == "Y":
+    if call == "Y":
         _through_board(pen, "Y", "YO", y)
         pen.wire("indoor.Y", "board.Y", (end, y), (_AT_BOARD, y))
         pen.wire("board.YO", f"{contactor}.A", (_FROM_BOARD, y), (coil[0], y))
     else:
         pen.wire(f"indoor.{call}", f"{contactor}.A", (end, y), (coil[0], y))
-    pen.wire(f"{contactor}.B", common, (coil[1], y), (RIGHT, y))
+    pen.wire(f"{contactor}.B", "board.C", (coil[1], y), (RIGHT, y))
     title = "second contactor coil" if contactor == "contactor2" else "contactor coil"
     _coil(pen, contactor, title, y)
     pen.spot(f"{contactor}.A", (coil[0], y), "A", "aside left")

@@ -1,13 +1,15 @@
 """What confirms a fault, and what does not: each proof with the reading it hangs on taken away. Handbook 13; common practice, no source."""
 
 import unittest
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 from outer_test.diagnosis import diagnose
 from outer_test.judgement import Part
 from outer_test.nameplate import Compressor, Contactor, Defrost, Fan, Plate, RunCapacitor
 from outer_test.procedure import upkeep_points
-from outer_test.visit import POINTS, PowerEvent, Reading, Seen, Visit
+from outer_test.twin import FaultKey
+from outer_test.visit import POINTS, Lifted, PowerEvent, Reading, Seen, Visit
 
 NINE = datetime(2027, 1, 14, 9, tzinfo=UTC)
 PLATE = Plate(
@@ -74,6 +76,53 @@ class Confirmed(unittest.TestCase):
         self.assertEqual(accused(burnt), [(Part.DEFROST_BOARD, "Y relay burnt")])
         del seen["control__delay"]
         self.assertEqual(accused(visit("nothing-at-all", volts, "live", **seen)), [])
+
+
+class NotToRun(unittest.TestCase):
+    """NEMA MG 1, 14.36, from memory: over 5 % of unbalance a motor must not run."""
+
+    def test_nothing_is_read_running_on_a_supply_that_far_out_of_balance(self) -> None:
+        for volts, runs in (("238", True), ("228", True), ("205", False), ("118", False)):  # 0.6, 2.3, 7.6 and 40 %
+            read = [("line.l1_l2.v", "238"), ("line.l2_l3.v", "236"), ("line.l1_l3.v", volts)]
+            supplied = visit("hums-no-start", read, "live")
+            found = diagnose(replace(supplied, plate=replace(supplied.plate, phase=3)))
+            running = [point for point in found.path if POINTS[point].station == "run" and POINTS[point].power == "live"]
+            self.assertEqual(bool(running), runs, volts)
+
+
+class Lead(unittest.TestCase):
+    """A lead by its own ohms, common practice, no source: over 0.5 Ω a joint, OL a broken wire."""
+
+    def test_is_called_what_it_reads(self) -> None:
+        for ohms, fault in (("1.8", FaultKey.LEAD_JOINT), ("OL", FaultKey.LEAD_OPEN)):
+            leads = [("lead.r.ohm", "0.1"), ("lead.s.ohm", "0.1"), ("lead.c.ohm", ohms)]
+            self.assertEqual(diagnose(visit("hums-no-start", leads, "dead-proved")).suspects[0].fault, fault, ohms)
+
+
+class CalledWhatItReads(unittest.TestCase):
+    """The fault that is named fits the number that was read: [D] from the windings' common point; sensors, common practice, no source."""
+
+    def test_which_winding_is_open(self) -> None:
+        for opened, fault in ((("c_r", "r_s"), FaultKey.RUN_OPEN), (("c_s", "r_s"), FaultKey.START_OPEN)):
+            pairs = [(f"winding.{pair}.ohm", "OL" if pair in opened else "1.2") for pair in ("c_r", "c_s", "r_s")]
+            found = visit("compressor-stopped", [("winding.leads.ohm", "0.1"), *pairs], "dead-proved", winding__at="terminals")
+            self.assertEqual(accused(found), [(Part.COMPRESSOR, fault)])
+
+    def test_an_open_sensor_and_a_shorted_one(self) -> None:
+        plate = replace(PLATE, defrost=Defrost(control="demand"))
+        for value, fault in (("OL", FaultKey.OPEN_SENSOR), ("closed", FaultKey.SHORTED_SENSOR)):
+            read = [("defrost.coil.f", "40"), *[("defrost.coil_sensor.ohm", value)] * 2]
+            self.assertEqual(diagnose(replace(visit("iced-over", read), plate=plate)).suspects[0].fault, fault)
+
+
+class PulledOut(unittest.TestCase):
+    def test_nothing_live_is_asked_for_first_while_the_disconnect_is_out(self) -> None:
+        """Handbook 1: dead tests come before live ones; who pulled the disconnect is about to work dead."""
+        plain = visit("nothing-at-all", [])
+        out = replace(plain, lifted=(Lifted("disconnect"),))
+        ahead = [one.power for one in diagnose(out).ahead]
+        self.assertNotEqual(ahead[0], "live")
+        self.assertEqual(ahead, sorted(ahead, key=lambda power: power == "live"))
 
 
 class Maintenance(unittest.TestCase):

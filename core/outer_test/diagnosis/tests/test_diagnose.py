@@ -14,8 +14,8 @@ from outer_test.diagnosis.proofs import AFTER, PROOFS
 from outer_test.diagnosis.shares import SHARES
 from outer_test.diagnosis.things_tested import SEEN_ONLY
 from outer_test.judgement import Part
-from outer_test.nameplate import Compressor, Plate, RunCapacitor
-from outer_test.visit import POINTS, Lifted, Reading, Repair, Visit
+from outer_test.nameplate import Compressor, Defrost, Plate, RunCapacitor
+from outer_test.visit import POINTS, Lifted, PowerEvent, Reading, Repair, Visit
 from visit_samples.any_visits import UNITS, plates, visits_to_few
 
 PLATE = Plate(
@@ -87,6 +87,25 @@ class Worked(unittest.TestCase):
         found = diagnose(read(*sound, complaint="maintenance"))
         self.assertEqual((found.suspects[0].fault, found.accused), ("nothing wrong", ()))
         self.assertIsNotNone(found.next, "a good visit leaves more readings behind")
+
+    def test_maintenance_goes_after_what_no_sound_unit_shows_before_its_list(self) -> None:
+        for readings, seen, telling in (
+            ((("contactor.coil.v", "26"), ("contactor.coil.ohm", "11")), {"contactor.armature": "out"}, "fan.state"),
+            ((("contactor.pole1.drop_v", "118"),), {"contactor.armature": "in"}, "look.contactor.insects"),
+        ):
+            with self.subTest(readings):
+                found = diagnose(read(*readings, seen=seen, complaint="maintenance"))
+                assert found.next is not None
+                self.assertEqual(found.next.point, telling)
+                self.assertIn("look.capacitor.case", found.path, "the list comes after it")
+
+    def test_who_pulled_the_disconnect_works_dead_first(self) -> None:
+        with_board = replace(PLATE, defrost=Defrost(control="time-temperature"), valve="O")
+        open_coil = (Reading("defrost.valve_coil.ohm", "OL", top=1e6),)
+        for power, live in ((), True), ((PowerEvent("dead-claimed"),), False):
+            found = diagnose(Visit(plate=with_board, readings=open_coil, complaint="maintenance", power=power))
+            assert found.next is not None
+            self.assertEqual(found.next.power == "live", live)
 
 
 class TheTable(unittest.TestCase):

@@ -11,13 +11,14 @@ from outer_test.diagnosis.next_test import open_points
 from outer_test.diagnosis.tests.test_confirmed import NINE, PLATE, accused, visit
 from outer_test.judgement import Part
 from outer_test.nameplate import Fan
-from outer_test.visit import Conditions, Reading, Seen, Visit
+from outer_test.visit import POINTS, Conditions, Reading, Seen, Visit
 
 SOUND_DEAD = [
     ("winding.leads.ohm", "0.1"), ("winding.c_ground.ohm", "OL"), ("winding.r_ground.ohm", "OL"), ("winding.s_ground.ohm", "OL"),
     ("winding.c_r.ohm", "0.62"), ("winding.c_s.ohm", "1.41"), ("winding.r_s.ohm", "1.93"),
     ("fan_winding.c_ground.ohm", "OL"), ("fan_winding.c_r.ohm", "16.1"), ("fan_winding.c_s.ohm", "36.1"), ("fan_winding.r_s.ohm", "52.1"),
-    ("cap.herm.uf", "55.0"), ("cap.fan.uf", "7.5"),
+    ("lead.c.ohm", "0.1"), ("lead.r.ohm", "0.1"), ("lead.s.ohm", "0.1"),
+    ("cap.herm.uf", "55.0"), ("cap.fan.uf", "7.5"), ("cap.case_ground.ohm", "OL"), ("heater.ground.ohm", "OL"),
 ]  # fmt: skip
 LOOKED = {"look__contactor__faces": "clean", "look__wiring": "sound", "winding__at": "plug", "line__breaker": "tripped"}
 
@@ -46,7 +47,7 @@ class Breaker(unittest.TestCase):
         self.assertEqual(diagnose(tripped()).accused, ())
 
     def test_what_is_lacking_of_it_comes_first(self) -> None:
-        for point in ("winding.s_ground.ohm", "cap.herm.uf", "look.contactor.faces"):
+        for point in ("winding.s_ground.ohm", "cap.herm.uf", "cap.case_ground.ohm", "lead.r.ohm", "look.contactor.faces"):
             self.assertNotEqual(following(tripped(point)).point, "line.reset", point)
 
     def test_with_anything_not_sound_it_is_not_closed(self) -> None:
@@ -80,6 +81,12 @@ class Breaker(unittest.TestCase):
         self.assertIn("amps.compressor.peak_a", still_open, "what the clamp showed then")
         self.assertFalse({"start.result", "amps.compressor.run_a", "line.l1_l2.v", "fan.state"} & still_open)
         self.assertNotIn("line.reset", diagnose(trips).path)
+
+    def test_under_a_stop_not_even_its_peak_is_asked_for(self) -> None:
+        again = tripped(line__reset="trips")
+        live = replace(again, readings=(*again.readings, Reading("safe.line.v", "121")))
+        for of, asked in ((again, {"amps.compressor.peak_a"}), (live, set())):
+            self.assertEqual({point for point in open_points(judge(of)) if POINTS[point].power == "live"}, asked)
 
     def test_the_peak_then_tells_the_breaker_from_the_compressor(self) -> None:
         self.assertEqual(accused(self.closed("trips", ("amps.compressor.peak_a", "93.0"))), [(Part.BREAKER, "breaker worn")])

@@ -47,6 +47,21 @@ class Units(unittest.TestCase):
                     self.assertTrue(parse_typed(f"5 {unit}", name).unit_said)
 
 
+class Keys(unittest.TestCase):
+    def test_each_whole_answer_of_a_keypad_is_understood_there(self) -> None:
+        """A beep is offered only where a beep can answer."""
+        for name in POINTS:
+            for key in step_at(name).keys:
+                with self.subTest(name, key=key.label):
+                    if key.whole:
+                        self.assertEqual(parse_typed(key.types, name).value, key.types)
+
+    def test_a_drop_of_millivolts_can_be_typed_as_it_is_shown(self) -> None:
+        for name in ("contactor.pole1.drop_v", "line.fuse1.v", "line.fuse2.v"):
+            self.assertIn("mV", [key.label for key in step_at(name).keys], name)
+            self.assertEqual(parse_typed("22 mV", name).value, "0.022", name)
+
+
 class Missing(unittest.TestCase):
     @settings(max_examples=60, deadline=None)
     @given(visits)

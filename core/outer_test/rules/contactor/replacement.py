@@ -25,7 +25,8 @@ def contactor_fit(fitted: Contactor, plate: Plate) -> Finding:
     wrong: list[str] = []
     more: list[str] = []
     if fitted.poles is not None and asked.poles is not None and fitted.poles != asked.poles:
-        (wrong if fitted.poles < asked.poles else more).append(f"{fitted.poles} poles where {asked.poles} are asked")
+        poles = f"{fitted.poles} pole{'s' * (fitted.poles != 1)} where {asked.poles} are asked"
+        (wrong if fitted.poles < asked.poles else more).append(poles)
     carries = _carries(plate)
     if fitted.amps is not None and carries is not None and exact(fitted.amps) < carries:
         wrong.append(f"{say(fitted.amps)} A where it carries {say(carries)} A")

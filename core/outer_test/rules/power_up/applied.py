@@ -4,17 +4,19 @@ from collections.abc import Iterator
 from decimal import Decimal
 
 from outer_test.judgement import Finding, unjudged
-from outer_test.rules.contactor import USUAL_COIL_V
+from outer_test.rules.contactor import USUAL_COIL_V, control_volts
+from outer_test.rules.power_up.control_trace import CONTROL_TRACE, Safeties, control_trace
 from outer_test.rules.power_up.control_trace import WAY as CONTROL_WAY
-from outer_test.rules.power_up.control_trace import Safeties, control_trace
-from outer_test.rules.power_up.fuse import DEAD_CHECKS, MOST_OHM, breaker, closed_once, fuse_ohm, fuse_volts
+from outer_test.rules.power_up.fuse import MOST_OHM, breaker, closed_once, dead_checks, fuse_ohm, fuse_volts
 from outer_test.rules.power_up.line_trace import DEAD_V, FAN_WAY, Seen, fan_trace, line_trace
 from outer_test.rules.power_up.line_trace import WAY as LINE_WAY
 from outer_test.rules.power_up.line_volts import ACROSS, LEG_1, LEG_2, LINE_VOLTS, line_findings, line_volts
+from outer_test.rules.power_up.through import READ_THROUGH, through
 from outer_test.rules.power_up.unbalance import UNBALANCE, voltage_unbalance
 from outer_test.visit import Inputs, group_of
 
 _YES_NO = {"over": True, "waiting": False, "closed": True, "open": False}
+_G = "control.stat_g.v"
 _THREE = (ACROSS, "line.l2_l3.v", "line.l1_l3.v")
 
 
@@ -22,9 +24,12 @@ def power_findings(inputs: Inputs) -> Iterator[Finding]:
     """Line and control voltage, as far as they were read."""
     yield from _line(inputs)
     yield from _fuses(inputs)
+    for point in READ_THROUGH:
+        if (ohm := inputs.get(point)) is not None:
+            yield through(point, ohm)
     visit = inputs.visit
     if (state := visit.saw("line.breaker")) is not None:
-        missing = tuple(name for name in DEAD_CHECKS if inputs.get(name) is None and visit.saw(name) is None)
+        missing = tuple(name for name in dead_checks(visit) if inputs.get(name) is None and visit.saw(name) is None)
         closed = visit.saw("line.reset")
         yield breaker(state, missing, held=closed == "holds")
         if closed is not None:
@@ -36,7 +41,7 @@ def _line(inputs: Inputs) -> Iterator[Finding]:
     visit, plate = inputs.visit, inputs.visit.plate
     line = {place.point: found for place in LINE_WAY if (found := inputs.get(place.point)) is not None}
     fan = {place.point: found for place in FAN_WAY if (found := inputs.get(place.point)) is not None}
-    yield from fan_trace(fan, plate.defrost.control is not None)
+    yield from fan_trace(fan)
     traced = {found.point: found for found in line_trace(line, _seen_on_the_way(inputs))}
     across, legs = inputs.get(ACROSS), (inputs.get(LEG_1), inputs.get(LEG_2))
     if across is not None:
@@ -93,4 +98,6 @@ def _control(inputs: Inputs) -> Iterator[Finding]:
     known = {name: None if word is None else _YES_NO[word] for name, word in words.items()}
     safeties = Safeties(known["delay"], known["pressure"], known["float"])
     coil_v = visit.plate.contactor.coil_v or USUAL_COIL_V
-    yield from control_trace(volts, safeties, visit.plate.defrost.control is not None, visit.rules, coil_v)
+    if (blower := inputs.get(_G)) is not None:
+        yield control_volts(_G, CONTROL_TRACE, blower, visit.rules, coil_v)
+    yield from control_trace(volts, safeties, visit.rules, coil_v)

@@ -53,7 +53,7 @@ class Safeties:
 
 
 def control_trace(
-    volts: Mapping[str, Measured], safeties: Safeties, has_board: bool, rules: HouseRules = DEFAULT, coil_v: float = USUAL_COIL_V
+    volts: Mapping[str, Measured], safeties: Safeties, rules: HouseRules = DEFAULT, coil_v: float = USUAL_COIL_V
 ) -> Iterator[Finding]:
     """Judge each control voltage, and pin the one that is lost or let down. volts: by point, V a.c.
 
@@ -61,12 +61,11 @@ def control_trace(
 
     >>> from outer_test.measurement import measure
     >>> volts = {"control.r_c.v": measure("26.0"), "control.stat_r_c.v": measure("3.1")}
-    >>> [found.verdict.value for found in control_trace(volts, Safeties(), True)]
+    >>> [found.verdict.value for found in control_trace(volts, Safeties())]
     ['good', 'bad']
     """
-    way = tuple(place for place in WAY if has_board or place.point != Y_OUT)
     whole, least, lost = -1, control_cuts(coil_v).low or Decimal(0), False
-    for index, place in enumerate(way):
+    for index, place in enumerate(WAY):
         reading = volts.get(place.point)
         if reading is None:
             continue
@@ -79,24 +78,22 @@ def control_trace(
             yield unjudged(place.point, rule, why, shown=reading.value.text, unit="V")
         else:
             lost = True
-            yield _lost(way, index, reading, whole, safeties, volts, control_volts(place.point, rule, reading, rules, coil_v))
+            yield _lost(index, reading, whole, safeties, volts, control_volts(place.point, rule, reading, rules, coil_v))
 
 
-def _lost(
-    way: tuple[Place, ...], index: int, reading: Measured, whole: int, safeties: Safeties, volts: Mapping[str, Measured], plain: Finding
-) -> Finding:
-    place, number = way[index], abs(reading.number or Decimal(0))
+def _lost(index: int, reading: Measured, whole: int, safeties: Safeties, volts: Mapping[str, Measured], plain: Finding) -> Finding:
+    place, number = WAY[index], abs(reading.number or Decimal(0))
     dead = number < DEAD_V
     shown = f"{say(number)} V at {place.name}"
     rule = COIL_VOLTS if place.point == COIL else CONTROL_TRACE
-    if place.point == Y_OUT and whole >= 0 and way[whole].point == Y_IN and dead:
+    if place.point == Y_OUT and whole >= 0 and WAY[whole].point == Y_IN and dead:
         return board_pass(reading, safeties)
     if whole < 0:
         if not dead:
             return plain
-        why = f"{shown}: nothing arrives. It is lost before it, in {_between(way, 0, index)}."
-        return judged(place.point, rule, Verdict.BAD, why, reading, unit="V", next=_halving(way, -1, index, volts))
-    since = f"{say(volts[way[whole].point].number or 0)} V at {way[whole].name}"
+        why = f"{shown}: nothing arrives. It is lost before it, in {_between(0, index)}."
+        return judged(place.point, rule, Verdict.BAD, why, reading, unit="V", next=_halving(-1, index, volts))
+    since = f"{say(volts[WAY[whole].point].number or 0)} V at {WAY[whole].name}"
     switch = safeties.seen_open if index > 2 > whole - 1 or place.point in (Y_IN, COIL) else ""
     if switch and dead:
         why = f"{shown}, {since}: {switch}, seen open, is what takes it away."
@@ -109,22 +106,22 @@ def _lost(
         return judged(
             place.point, rule, Verdict.BAD, why, reading, unit="V", next="Read it again with the delay over and the switches closed."
         )
-    why = f"{shown}, {since}: it is lost in between, in {_between(way, whole + 1, index)}."
+    why = f"{shown}, {since}: it is lost in between, in {_between(whole + 1, index)}."
     if place.point == COIL and not dead:
         why = f"{shown}, {since}: it drops in between, in a wire, a joint or a pressure switch's contacts."
-    return replace(plain, verdict=Verdict.BAD, why=why, next=_halving(way, whole, index, volts))
+    return replace(plain, verdict=Verdict.BAD, why=why, next=_halving(whole, index, volts))
 
 
-def _between(way: tuple[Place, ...], start: int, index: int) -> str:
-    return "; ".join(place.before for place in way[start : index + 1])
+def _between(start: int, index: int) -> str:
+    return "; ".join(place.before for place in WAY[start : index + 1])
 
 
-def _halving(way: tuple[Place, ...], whole: int, index: int, volts: Mapping[str, Measured]) -> str:
+def _halving(whole: int, index: int, volts: Mapping[str, Measured]) -> str:
     """The reading that halves what lies in between; the place to look where nothing is left to read."""
-    unread = [place for place in way[whole + 1 : index] if place.point not in volts]
+    unread = [place for place in WAY[whole + 1 : index] if place.point not in volts]
     if unread:
         return f"Read {unread[len(unread) // 2].name} next: that halves it."
-    return f"Look at {way[index].before}."
+    return f"Look at {WAY[index].before}."
 
 
 def board_pass(y_out: Measured, safeties: Safeties) -> Finding:

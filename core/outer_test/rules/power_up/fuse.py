@@ -4,7 +4,8 @@ from decimal import Decimal
 
 from outer_test.judgement import Finding, Limits, Rule, Verdict, judged
 from outer_test.measurement import Measured, numeric, say
-from outer_test.visit import group_of
+from outer_test.rules.windings.leads import LEADS
+from outer_test.visit import Measures, Visit, capacitor_sections, group_of, measures
 
 FUSE = Rule("fuse", "Fuses", "common practice, no source", "T")
 RESET = Rule("reset", "A tripped breaker or a blown fuse", "29 CFR 1910.334(b)(2); NFPA 70E 130.6(L) or (M), from memory", "P")
@@ -12,11 +13,21 @@ RESET = Rule("reset", "A tripped breaker or a blown fuse", "29 CFR 1910.334(b)(2
 MOST_OHM = Decimal(1)
 LINE_V, SOUND_V = Decimal(30), Decimal("0.5")
 SOUND_FIRST = "found sound dead: grounds and pairs of compressor and fan, leads, capacitors, contactor faces, wiring"
-# What has to be found sound before power returns.
-DEAD_CHECKS = (
-    "winding.c_ground.ohm", "winding.r_ground.ohm", "winding.s_ground.ohm", "winding.r_s.ohm", "fan_winding.c_ground.ohm", "cap.herm.uf",
-    "look.contactor.faces", "look.wiring",
-)  # fmt: skip
+_GROUNDS = ("winding.c_ground.ohm", "winding.r_ground.ohm", "winding.s_ground.ohm")
+_PAIRS = ("winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm")
+
+
+def dead_checks(visit: Visit) -> tuple[str, ...]:
+    """What has to be found sound on this unit before power returns. Source: handbook section 8, `reset`.
+
+    >>> [point for point in dead_checks(Visit()) if group_of(point) == "cap"]
+    ['cap.herm.uf', 'cap.fan.uf', 'cap.case_ground.ohm']
+    """
+    sections, unlabelled = capacitor_sections(visit), any(measures(one.point) is Measures.UNLABELLED for one in visit.readings)
+    pairs = () if visit.plate.compressor.kind == "inverter" or unlabelled else _PAIRS
+    fan = ("fan_winding.c_ground.ohm", *(("fan_winding.r_s.ohm",) if visit.plate.fan.kind != "electronic" else ()))
+    capacitors = (*(f"cap.{section}.uf" for section in sections), *(("cap.case_ground.ohm",) if sections else ()))
+    return (*_GROUNDS, *pairs, *fan, *LEADS, *capacitors, "look.contactor.faces", "look.wiring")
 
 
 def fuse_ohm(point: str, ohm: Measured) -> Finding:

@@ -77,19 +77,18 @@ def line_trace(volts: Mapping[str, Measured], seen: Seen) -> Iterator[Finding]:
             yield _first_dead(index, reading, last_live, seen, volts)
 
 
-def fan_trace(volts: Mapping[str, Measured], from_board: bool) -> Iterator[Finding]:
+def fan_trace(volts: Mapping[str, Measured]) -> Iterator[Finding]:
     """Line voltage followed from the contactor's load side to the fan motor. Dead there says something only where it is alive before.
 
-    volts: by point, V a.c., with a call and not in a defrost. from_board: a board switches the fan. Source: [D].
+    volts: by point, V a.c., with a call and not in a defrost: the board switches the fan. Source: [D].
 
     >>> from outer_test.measurement import measure
     >>> read = {"contactor.load.v": measure("236"), "fan.feed.v": measure("0.4")}
-    >>> [(found.point, found.verdict.value) for found in fan_trace(read, from_board=False)]
+    >>> [(found.point, found.verdict.value) for found in fan_trace(read)]
     [('fan.feed.v', 'bad')]
     """
-    way = [place for place in FAN_WAY if from_board or place.point != "fan.board.v"]
     last_live = None
-    for index, place in enumerate(way):
+    for index, place in enumerate(FAN_WAY):
         reading = volts.get(place.point)
         if reading is None or reading.number is None:
             continue
@@ -106,9 +105,11 @@ def fan_trace(volts: Mapping[str, Measured], from_board: bool) -> Iterator[Findi
                 shown=reading.value.text, unit="V",
             )  # fmt: skip
         else:
-            between = [what for step in way[last_live + 1 : index + 1] for what in step.before]
-            why = f"{say(reading.number)} V at {place.name}, alive at {way[last_live].name}: it is lost in {_listed(between)}."
-            step = "Power off, prove dead, then look there." if len(between) == 1 else f"Read {way[index - 1].name} next: that halves it."
+            between = [what for step in FAN_WAY[last_live + 1 : index + 1] for what in step.before]
+            why = f"{say(reading.number)} V at {place.name}, alive at {FAN_WAY[last_live].name}: it is lost in {_listed(between)}."
+            step = (
+                "Power off, prove dead, then look there." if len(between) == 1 else f"Read {FAN_WAY[index - 1].name} next: that halves it."
+            )
             yield judged(place.point, LINE_TRACE, Verdict.BAD, why, reading, unit="V", next=step)
 
 

@@ -1,6 +1,6 @@
 """Balanced volts of a three-phase supply: the rule `unbalance` (handbook section 7)."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 
 from outer_test.judgement import Finding, Limits, Rule, Verdict, judged
 from outer_test.measurement import Measured, largest_deviation, numeric, say
@@ -8,6 +8,15 @@ from outer_test.measurement import Measured, largest_deviation, numeric, say
 UNBALANCE = Rule("unbalance", "Voltage unbalance", "NEMA MG 1, 14.36, from memory", "P")
 
 WATCH_PCT, BAD_PCT = 1, 5
+
+
+def must_not_run(findings: Iterable[Finding]) -> bool:
+    """Whether the supply is too far out of balance for a motor to run on it.
+
+    >>> must_not_run([])
+    False
+    """
+    return any(one.rule == UNBALANCE.name and one.verdict is Verdict.BAD for one in findings)
 
 
 def voltage_unbalance(volts: Sequence[Measured], point: str = "line.l1_l2.v") -> Finding:

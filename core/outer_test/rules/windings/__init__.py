@@ -4,7 +4,7 @@ from outer_test.rules.windings.applied import alike_windings, winding_findings
 from outer_test.rules.windings.baseline import at_25c, winding_short
 from outer_test.rules.windings.ground import GroundTest, insulation, winding_ground
 from outer_test.rules.windings.leads import lead_through
-from outer_test.rules.windings.open import OpenTest, Shell, is_overload, winding_open
+from outer_test.rules.windings.open import OpenTest, Shell, is_overload, is_start_winding, winding_open
 from outer_test.rules.windings.pairs import winding_id, winding_sum
 from outer_test.rules.windings.three_phase import equal_pairs
 
@@ -17,6 +17,7 @@ __all__ = [
     "equal_pairs",
     "insulation",
     "is_overload",
+    "is_start_winding",
     "lead_through",
     "winding_findings",
     "winding_ground",

@@ -15,7 +15,7 @@ from outer_test.rules.windings.ground import (
     stop_energising,
     winding_ground,
 )
-from outer_test.rules.windings.leads import lead_through
+from outer_test.rules.windings.leads import LEADS, lead_through
 from outer_test.rules.windings.open import OpenTest, pairs_missing, shell_from, winding_open
 from outer_test.rules.windings.pairs import (
     UNLABELLED,
@@ -26,6 +26,7 @@ from outer_test.rules.windings.pairs import (
     winding_plausible,
     winding_sum,
 )
+from outer_test.rules.windings.part_to_ground import PARTS_TO_GROUND, part_to_ground
 from outer_test.rules.windings.three_phase import equal_pairs
 from outer_test.visit import POINTS, Inputs, Measures, measures
 
@@ -34,11 +35,14 @@ _ELECTRONIC_FAN = "An electronic fan motor hides its windings behind its module.
 
 
 def winding_findings(inputs: Inputs) -> Iterator[Finding]:
-    """Leads, pairs, grounds and insulation of both motors; a path to ground also stops energising."""
+    """Leads, pairs, grounds and insulation of both motors, where a path to ground also stops energising; other parts to ground."""
     test_leads = inputs.number("winding.leads.ohm")
-    for lead in ("lead.c.ohm", "lead.r.ohm", "lead.s.ohm"):
+    for lead in LEADS:
         if (reading := inputs.get(lead)) is not None:
             yield lead_through(reading, test_leads, lead)
+    for point in PARTS_TO_GROUND:
+        if (reading := inputs.get(point)) is not None:
+            yield part_to_ground(point, reading)
     for motor in ("winding", "fan_winding"):
         to_ground = list(_ground_findings(inputs, motor))
         yield from to_ground

@@ -1,6 +1,6 @@
 """A winding's path to ground, by ohms and by the 500 V test: `winding-ground` and `insulation` (handbook section 7)."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from decimal import Decimal
 
 from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Part, Rule, Verdict, judged, place
@@ -50,37 +50,61 @@ def winding_ground(reading: Measured, how: GroundTest, point: str = "winding.c_g
     >>> [winding_ground(measure(text, unit="ohm"), GroundTest()).verdict.value for text in ("OL", "5200000", "12000", "closed")]
     ['good', 'watch', 'bad', 'bad']
     """
-    kind, part = reading.value.kind, Part.FAN_MOTOR if group_of(point) == "fan_winding" else Part.COMPRESSOR
+    part = Part.FAN_MOTOR if group_of(point) == "fan_winding" else Part.COMPRESSOR
+    plain = to_ground(
+        point, WINDING_GROUND, reading, wet="Warm the crankcase a day and repeat: liquid refrigerant reads low.",
+        grounded=f"Do not energise it. {_whose(how.place, part)}",
+    )  # fmt: skip
+    if plain.verdict is Verdict.GOOD and reading.value.kind == "OL" and not how.meter_shown_to_work:
+        why, step = (
+            "Every ohm reading by this meter is OL: a broken test lead reads OL everywhere.",
+            "Touch the leads together, then measure again.",
+        )
+        return replace(plain, verdict=Verdict.UNSURE, why=why, next=step)
+    if plain.verdict is not Verdict.BAD:
+        return plain
+    shown, confirmed = _shown(reading), reading.number is not None and reading.number >= CONFIRMED_OHM
+    if how.later_mohm is not None and how.later_mohm >= WET_MOHM and confirmed:
+        why = f"{shown}, but {say(how.later_mohm)} MΩ at 500 V later: sound insulation."
+        return replace(plain, verdict=Verdict.WATCH, why=why, next="Clean the terminals and repeat.")
+    if how.alone:
+        why = f"{shown}, the pairs are through and the other two read open: that is not possible."
+        step = "Do not energise it. Measure all three to ground again, skin dry and off the probes."
+        return replace(plain, verdict=Verdict.UNSURE, why=why, next=step)
+    return plain
+
+
+def to_ground(point: str, rule: Rule, reading: Measured, wet: str, grounded: str) -> Finding:
+    """Any part to bare metal, its wires off: OL or 20 MΩ and over `good`, from 0.5 MΩ `watch`, under it or a beep `bad`.
+
+    reading: Ω, OL or a beep. OL is `unsure` on a range under 1 MΩ. wet, grounded: the step where it is `watch`, and where `bad`.
+    Source: [T] common practice, no source.
+
+    >>> from outer_test.measurement import measure
+    >>> to_ground("heater.ground.ohm", WINDING_GROUND, measure("12000"), "Dry it.", "Replace it.").next
+    'Replace it.'
+    """
 
     def found(verdict: Verdict, why: str, step: str = "") -> Finding:
-        return judged(point, WINDING_GROUND, verdict, why, reading, unit="Ω", limits=_LIMITS, next=step)
+        return judged(point, rule, verdict, why, reading, unit="Ω", limits=_LIMITS, next=step)
 
-    if kind == "open":
+    if reading.value.kind == "open":
         return found(Verdict.UNSURE, "A beep test cannot judge insulation.", "Measure ohms on the highest range.")
-    if kind == "OL":
-        if reading.top is None or reading.top < MEGOHM:
-            top = "ends too low" if reading.top is not None else "has a top that is not known"
-            return found(Verdict.UNSURE, f"OL on a range that {top}; it must reach 1 MΩ.", "Use the highest ohms range and enter its top.")
-        if not how.meter_shown_to_work:
-            return found(
-                Verdict.UNSURE, "Every ohm reading by this meter is OL: a broken test lead reads OL everywhere.",
-                "Touch the leads together, then measure again.",
-            )  # fmt: skip
-        return found(Verdict.GOOD, "No path to ground.")
-    ohm = Decimal(0) if kind == "closed" else numeric(reading)
-    shown = "It beeps to ground" if kind == "closed" else f"{in_ohms(ohm)} to ground"
+    if reading.value.kind == "OL":
+        if reading.top is not None and reading.top >= MEGOHM:
+            return found(Verdict.GOOD, "No path to ground.")
+        top = "ends too low" if reading.top is not None else "has a top that is not known"
+        return found(Verdict.UNSURE, f"OL on a range that {top}; it must reach 1 MΩ.", "Use the highest ohms range and enter its top.")
+    ohm, shown = Decimal(0) if reading.value.kind == "closed" else numeric(reading), _shown(reading)
     if ohm >= SOUND_OHM:
         return found(Verdict.GOOD, f"{shown}: no path to ground.")
     if ohm >= GROUNDED_OHM:
-        return found(Verdict.WATCH, f"{shown}: it should show none.", "Warm the crankcase a day and repeat: liquid refrigerant reads low.")
-    if how.later_mohm is not None and how.later_mohm >= WET_MOHM and ohm >= CONFIRMED_OHM:
-        return found(
-            Verdict.WATCH, f"{shown}, but {say(how.later_mohm)} MΩ at 500 V later: sound insulation.", "Clean the terminals and repeat."
-        )
-    if how.alone:
-        why = f"{shown}, the pairs are through and the other two read open: that is not possible."
-        return found(Verdict.UNSURE, why, "Do not energise it. Measure all three to ground again, skin dry and off the probes.")
-    return found(Verdict.BAD, f"{shown}: a path to ground.", f"Do not energise it. {_whose(how.place, part)}")
+        return found(Verdict.WATCH, f"{shown}: it should show none.", wet)
+    return found(Verdict.BAD, f"{shown}: a path to ground.", grounded)
+
+
+def _shown(reading: Measured) -> str:
+    return "It beeps to ground" if reading.value.kind == "closed" else f"{in_ohms(numeric(reading))} to ground"
 
 
 def _whose(where: str | None, part: Part) -> str:

@@ -10,6 +10,8 @@ LEAD_THROUGH = Rule("lead-through", "Compressor leads", "common practice, no sou
 MOST_OHM, SURE_OHM = Decimal("0.5"), Decimal(1)
 _LIMITS = Limits(high=float(MOST_OHM))
 
+LEADS = ("lead.c.ohm", "lead.r.ohm", "lead.s.ohm")
+
 
 def lead_through(reading: Measured, test_leads: Measured | None = None, point: str = "lead.c.ohm") -> Finding:
     """One compressor lead end to end. The meter's own leads only add: shown to 0.5 Ω `good`, over 1 Ω `bad`; between, less the

@@ -55,6 +55,17 @@ def is_overload(opened: Sequence[bool], alike: bool) -> bool:
     return all(opened) if alike else list(opened) == [True, True, False]
 
 
+def is_start_winding(opened: Sequence[bool], alike: bool) -> bool:
+    """Whether it is the start winding alone that is open; three like windings have none.
+
+    opened: C–R, C–S and R–S. alike: three phase or inverter. Source: [D] from the windings' common point.
+
+    >>> is_start_winding([False, True, True], alike=False), is_start_winding([True, False, True], alike=False)
+    (True, False)
+    """
+    return not alike and list(opened) == [False, True, True]
+
+
 def winding_open(pairs: Sequence[Measured], how: OpenTest, shell: Shell | None = None, motor: str = "winding") -> Finding | None:
     """Judge the pattern of open pairs; None where no pair is open.
 

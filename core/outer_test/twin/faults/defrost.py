@@ -42,7 +42,7 @@ DEFROST: tuple[Fault, ...] = (
           way({"sensor.drift_f": -30}), way({"sensor.drift_f": 30}), way({"sensor.drift_f": -14}), way({"sensor.drift_f": 14}), looks=_HALF_ICED),
     fault(K.SLIPPED, Part.COIL_SENSOR, "The coil sensor is out of its well.", "Look at its well; it reads air.", "Seat it, tie it, read it again.", way({"sensor.slipped": 1}),
           looks={**_HALF_ICED, "look.sensor.seat": {"slipped": 0.98}}),
-    fault(K.AMBIENT_OPEN, Part.AMBIENT_SENSOR, "The ambient sensor is open.", "Its ohms, unplugged: OL.", _BOTH_SENSORS, way({"ambient.open": 1}), looks=_HALF_ICED),
+    fault(K.AMBIENT_OPEN, Part.AMBIENT_SENSOR, "The ambient sensor is open or shorted.", "Its ohms, unplugged: OL, or near 0.", _BOTH_SENSORS, way({"ambient.open": 1}), way({"ambient.open": 1, "ambient.shorted": 1}, 0.3), looks=_HALF_ICED),
     fault(K.AMBIENT_DRIFTED, Part.AMBIENT_SENSOR, "The ambient sensor is off its curve.", "Its ohms, unplugged, against a thermometer beside it and its own curve.", _BOTH_SENSORS,
           way({"ambient.drift_f": -15}), way({"ambient.drift_f": 15}), way({"ambient.drift_f": 30})),
     fault(K.VALVE_COIL_OPEN, Part.VALVE_COIL, "The reversing valve's coil is open.", "Its ohms, one lead off: OL.", "Replace the valve's coil.", way({"valve.coil.ohm": _OPEN, "valve.coil_dead": 1})),

@@ -40,6 +40,8 @@ class FaultKey(StrEnum):
     RELAY_STUCK_OPEN = "relay stuck open"
     RELAY_STUCK_CLOSED = "relay stuck closed"
     RELAY_COIL_OPEN = "relay coil open"
+    CAP_TO_CASE = "capacitor to case"
+    HEATER_GROUNDED = "heater grounded"
     # compressor and its leads
     LEAD_OPEN = "lead open"
     LEAD_JOINT = "lead joint"

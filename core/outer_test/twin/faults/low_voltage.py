@@ -6,9 +6,7 @@ from outer_test.twin.faults.fault import Fault, fault, way
 from outer_test.twin.faults.key import FaultKey as K
 
 _OPEN = 1e9
-_Y = ("indoor.Y–board.Y", "indoor.Y–contactor.A")
-_COIL = ("board.YO–contactor.A", "indoor.Y–contactor.A")
-_RETURN = ("contactor.B–board.C", "indoor.C–contactor.B")
+_Y, _COIL, _RETURN = "indoor.Y–board.Y", "board.YO–contactor.A", "contactor.B–board.C"
 _MEND = "Mend the wire."
 _BOARD = "The board, ordered as the house rule says."
 
@@ -22,21 +20,21 @@ LOW_VOLTAGE: tuple[Fault, ...] = (
     fault(K.R_WIRE_BROKEN, Part.CONTROL_WIRE, "A thermostat wire, R or C, is broken.", "R to C at the thermostat's base against R to C at the transformer.", _MEND,
           way({STAT_WIRE: _OPEN})),
     fault(K.C_WIRE_BROKEN, Part.CONTROL_WIRE, "The C wire to the unit is broken.", "Y to C outdoors reads nothing, Y to C indoors 24 V.", _MEND,
-          way({"indoor.C–board.C": _OPEN, "indoor.C–contactor.B": _OPEN}), way({COMMON_WIRE: _OPEN}, 0.3)),
+          way({"indoor.C–board.C": _OPEN}), way({COMMON_WIRE: _OPEN}, 0.3)),
     fault(K.NO_CALL, Part.THERMOSTAT, "The thermostat does not call.", "24 V at its R, none at its Y; a jumper R to Y at its base starts the unit.",
           "Jumper R to Y at its base to prove it, and put the jumper on the list.", way({STAT_CONTACT: _OPEN})),
     fault(K.FLOAT_OPEN, Part.FLOAT_SWITCH, "The float switch is open: the drain pan is full.", "It is seen open, or 24 V stands across it.", "Clear the drain.",
           way({FLOAT: _OPEN, "float.open": 1})),
     fault(K.PRESSURE_OPEN, Part.PRESSURE_SWITCH, "A pressure switch is open: charge or airflow.", "24 V stands across it, or it is seen open.",
-          "Find why: charge, airflow, then the switch.", way({_Y[0]: _OPEN, _Y[1]: _OPEN, "pressure.open": 1}), way({_COIL[0]: _OPEN, _COIL[1]: _OPEN, "pressure.open": 1})),
+          "Find why: charge, airflow, then the switch.", way({_Y: _OPEN, "pressure.open": 1}), way({_COIL: _OPEN, "pressure.open": 1})),
     fault(K.Y_WIRE_BROKEN, Part.CONTROL_WIRE, "The Y wire from indoors is broken.", "24 V at the thermostat's Y, 1 to 5 V or none at the board.", _MEND,
-          way(dict.fromkeys(_Y, _OPEN))),
+          way({_Y: _OPEN})),
     fault(K.WIRE_CHAFED, Part.CONTROL_WIRE, "A control wire is rubbed through to metal: it blows the control fuse.", "Ohms from Y and R to the cabinet, wires off.",
           "Mend the wire, then the fuse.", way({CONTROL_FUSE: _OPEN, "wire.chafed": 1}), looks={"look.wiring": {"rubbed": 0.75, "sound": 0.2, "burnt": 0.05}}),
     fault(K.COIL_WIRE_BROKEN, Part.CONTROL_WIRE, "The wire to the contactor's coil is broken.", "Volts at the board's Y out, and none at the coil.", _MEND,
-          way(dict.fromkeys(_COIL, _OPEN)), way(dict.fromkeys(_RETURN, _OPEN))),
+          way({_COIL: _OPEN}), way({_RETURN: _OPEN})),
     fault(K.COIL_WIRE_JOINT, Part.CONTROL_WIRE, "A joint in the wire to the contactor's coil is poor.", "Volts at the board's Y out, and fewer at the coil.", "Mend the joint.",
-          way(dict.fromkeys(_COIL, 25.0)), way(dict.fromkeys(_COIL, 60.0)), way(dict.fromkeys(_RETURN, 25.0))),
+          way({_COIL: 25.0}), way({_COIL: 60.0}), way({_RETURN: 25.0})),
     fault(K.NO_Y_OUT, Part.DEFROST_BOARD, "The board does not pass Y on.", "24 V at its Y in, delay over, safeties closed, none at its Y out.", _BOARD,
           way({"board.Y–board.YO": _OPEN})),
     fault(K.Y_RELAY_BURNT, Part.DEFROST_BOARD, "The board's own relay for Y is burnt: it drops the voltage.", "Volts at its Y in, and far fewer at its Y out.", _BOARD,

@@ -17,6 +17,11 @@ _SWOLLEN = {"look.capacitor.case": {"flat": 0.42, "dished": 0.11, "bulged": 0.41
 _TRIPPED = {"breaker.tripped": 1.0, **{f"panel.{leg}–breaker.{leg}": _OPEN for leg in (1, 2, 3)}}
 
 
+def _to_case(unit: Unit) -> Mapping[str, float]:
+    """It trips what feeds it; a unit without a capacitor has nothing to break through."""
+    return {"cap.case": 1.0, **_TRIPPED} if {"uf.herm", "uf.fan"} & unit.values.keys() else {}
+
+
 def _s_lead(ohm: float) -> Variant:
     return way(dict.fromkeys(_LEADS_S, ohm))
 
@@ -59,6 +64,10 @@ MOTORS: tuple[Fault, ...] = (
           way({_LEAD_C: _OPEN}), way({_LEAD_R: _OPEN}), _s_lead(_OPEN), looks={"look.wiring": {"sound": 0.4, "burnt": 0.5, "loose": 0.1}}),
     fault(K.LEAD_JOINT, Part.COMPRESSOR_LEAD, "A compressor lead has a hot joint.", "Each lead's own ohms, plug to panel: over 0.5 Ω.", "Mend or replace the lead.",
           *each(6.0, _LEAD_C, _LEAD_R), *each(2.0, _LEAD_C, _LEAD_R), looks={"look.wiring": {"sound": 0.45, "burnt": 0.45, "loose": 0.1}}),
+    fault(K.CAP_TO_CASE, Part.RUN_CAPACITOR, "The run capacitor has broken through to its case.", "Wires off, each terminal to its bare case.", _RUN_CAPACITOR,
+          Variant(1.0, _to_case), looks={"look.capacitor.case": {"flat": 0.4, "dished": 0.2, "bulged": 0.3, "leaking": 0.1}}),
+    fault(K.HEATER_GROUNDED, Part.CRANKCASE_HEATER, "The crankcase heater is grounded.", "Both leads off, to bare metal.", "Leave its leads off, capped, and replace it.",
+          way({"heater.ground": 1.0, **_TRIPPED})),
     fault(K.HARNESS_GROUNDED, Part.COMPRESSOR_LEAD, "A compressor lead is rubbed through to the cabinet.", "Grounded at the plug, and sound at the terminals.",
           "Mend or replace the lead, and keep it clear of metal.", way({"harness.ground": 1.0, **_TRIPPED}), way({"harness.ground": 1.0}),
           looks={"look.wiring": {"rubbed": 0.7, "burnt": 0.2, "sound": 0.1}}),
@@ -92,5 +101,5 @@ MOTORS: tuple[Fault, ...] = (
           way({"fan.drag": 3.0}), way({"fan.drag": 0.75}), way({"fan.drag": 0.4})),
     fault(K.FAN_WRONG_WAY, Part.FAN_MOTOR, "The fan turns the wrong way.", "Air goes down instead of up.", "Set its direction as its label says.", way({"fan.load": 0.55})),
     fault(K.FAN_WIRE, Part.WIRE, "A wire to the fan motor is open.", "Volts at the contactor's load side and none at the motor's wires.", "Mend the wire.",
-          way({"board.F2–fan.C": _OPEN, "contactor.T1–fan.C": _OPEN}), looks={"look.wiring": {"sound": 0.4, "burnt": 0.35, "loose": 0.15, "rubbed": 0.1}}),
+          way({"board.F2–fan.C": _OPEN}), looks={"look.wiring": {"sound": 0.4, "burnt": 0.35, "loose": 0.15, "rubbed": 0.1}}),
 )  # fmt: skip

@@ -113,6 +113,12 @@ class Faults(unittest.TestCase):
             or watch_defrost(unit) != watch_defrost(faulty)
         )
 
+    def test_an_open_blade_leaves_nothing_across_a_good_fuse(self) -> None:
+        """[D] Kirchhoff: no current, no volts; a blown fuse has the line's."""
+        unit = make_unit(SHAPES["timed board"])
+        self.assertLess(max(float(shown(with_fault(unit, K.DISCONNECT_OPEN))[f"line.fuse{leg}.v"]) for leg in (1, 2)), 0.1)
+        self.assertGreater(float(shown(with_fault(unit, K.FUSE_BLOWN))["line.fuse1.v"]), 200)
+
     def test_the_right_rule_condemns_it(self) -> None:
         """A fault at full strength on a round of readings: something bad, at a point of its part. Which rule is the trade's, no source."""
         for key, point in (

@@ -9,7 +9,7 @@ POWER_UP = (
         "contactor.coil.v", "power", "live", Part.CONTACTOR, "Coil voltage, with a call", "coil V",
         "A.c. volts across the coil terminals.",
         probes=("contactor.A", "contactor.B"), fed_by=Feed.CONTROL | Feed.COIL, say="coil v|coil volts", say_here="coil",
-        proves=(("board.YO", "contactor.A"), ("contactor.B", "board.C"), ("indoor.Y", "contactor.A"), ("indoor.C", "contactor.B")),
+        proves=(("board.YO", "contactor.A"), ("contactor.B", "board.C")),
     ),
     Point(
         "contactor.line.v", "power", "live", Part.CONTACTOR, "Contactor, line side", "line side",
@@ -167,7 +167,7 @@ POWER_UP = (
     ),
     Point(
         "line.fuse1.v", "power", "live", Part.FUSE, "Fuse 1, volts across under load", "F1 V",
-        "A.c. volts across the fuse while it should run. 0 V without load proves nothing.",
+        "A.c. volts on the fuse's own two ends, not across the switch, while it should run. 0 V without load proves nothing.",
         needed=False, probes=("disconnect.L1", "disconnect.1"), fed_by=Feed.LINE, caution=LIVE_CAUTION,
         say="f1 v|fuse1 v|fuse 1 v",
         measures=Measures.LINE_FUSE,
@@ -175,7 +175,7 @@ POWER_UP = (
     ),
     Point(
         "line.fuse2.v", "power", "live", Part.FUSE, "Fuse 2, volts across under load", "F2 V",
-        "A.c. volts across the fuse while it should run. 0 V without load proves nothing.",
+        "A.c. volts on the fuse's own two ends, not across the switch, while it should run. 0 V without load proves nothing.",
         needed=False, probes=("disconnect.L2", "disconnect.2"), fed_by=Feed.LINE, caution=LIVE_CAUTION,
         say="f2 v|fuse2 v|fuse 2 v",
         measures=Measures.LINE_FUSE,

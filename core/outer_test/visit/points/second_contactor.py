@@ -21,7 +21,7 @@ _SAY = {
     "contactor2.pole1.f": "2nd ir1|2nd ir 1",
     "contactor2.pole2.f": "2nd ir2|2nd ir 2",
 }
-_PROVES = {"contactor2.coil.v": (("indoor.Y2", "contactor2.A"), ("contactor2.B", "board.C"), ("indoor.C", "contactor2.B"))}
+_PROVES = {"contactor2.coil.v": (("indoor.Y2", "contactor2.A"), ("contactor2.B", "board.C"))}
 
 
 def _second(point: Point) -> Point:

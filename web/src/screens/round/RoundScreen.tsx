@@ -55,7 +55,8 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
   const { round } = visit;
   const entries = useEntries();
   const go = useNavigate();
-  const unsent = notJudged(entries, visit);
+  const typed = notJudged(entries, visit);
+  const unsent = typed.map((one) => one.point);
   const [query] = useSearchParams();
   // The step at hand is held: a new plan changes what is ahead, never what is under the finger.
   const [start] = useState(() => new URLSearchParams(startQuery(round, unsent)));
@@ -137,7 +138,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
                   step={step}
                   state={pointState(round, entries, visit.id, point)}
                   unsent={unsent}
-                  waits={unsent.includes(point)}
+                  waits={typed.findLast((one) => one.point === point)?.typed}
                   saved={saved}
                   goOn={goOn}
                 />
@@ -248,11 +249,11 @@ function Aside({ visit, view }: { visit: VisitShown; view: View }) {
 }
 
 /** The readings on this device that nobody has judged yet. */
-function notJudged(entries: Entry[], { id, round }: VisitShown): string[] {
+function notJudged(entries: Entry[], { id, round }: VisitShown): { point: string; typed: string }[] {
   const judged = new Set(round.entries.map((entry) => entry.id));
   return entries.flatMap((entry) =>
     entry.visit === id && entry.act.kind === "reading" && !isRefused(entry) && !judged.has(entry.id)
-      ? [entry.act.point]
+      ? [entry.act]
       : [],
   );
 }

@@ -26,8 +26,8 @@ export interface StepProps {
   step: Step;
   state: PointState;
   unsent: string[];
-  /** The last reading is still on its way. */
-  waits: boolean;
+  /** What was typed here and is not judged yet. */
+  waits: string | undefined;
   saved: (point: string) => void;
   goOn: () => void;
 }
@@ -63,7 +63,7 @@ export function StepPane(props: StepProps) {
           </Box>
         )}
         <Entry {...props} again={again} byThumb={byThumb} finding={state.finding ?? sum} />
-        {!byThumb && sum && <VerdictLine round={round} point={sum.point} finding={sum} waits={false} />}
+        {!byThumb && sum && <VerdictLine round={round} point={sum.point} finding={sum} waits={undefined} />}
         {!byThumb &&
           [state.finding, ...state.others].map(
             (finding) =>

@@ -16,7 +16,7 @@ export function VerdictLine({ round, point, finding, waits }: VerdictProps) {
   const kind = finding ? markOf(finding.verdict) : "none";
   return (
     <Box px="3" py={finding || waits ? "1" : "0"} aria-live="polite" bg={finding ? "panel" : undefined}>
-      {waits && !finding && <Text color="faint">Saved, being judged …</Text>}
+      {waits && !finding && <Text color="faint">{waits} saved, being judged …</Text>}
       {finding && (
         <Flex gap="2" align="flex-start">
           <Box pt="3px">
@@ -49,6 +49,6 @@ export interface VerdictProps {
   round: Round;
   point: string;
   finding: Finding | undefined;
-  /** A reading of it is on its way. */
-  waits: boolean;
+  /** What was typed here and is not judged yet. */
+  waits: string | undefined;
 }

@@ -16,7 +16,7 @@ import { Choice, Field, Problem, TextInput } from "../../shell/fields";
 import { say } from "../../shell/toast";
 import { UnitSearch } from "../../shell/UnitSearch";
 import { BeganOptions, ComplaintOptions, PeopleOptions } from "./choices";
-import { fromInput } from "./times";
+import { fromInput } from "../../times";
 
 type Opening = Schemas["OpenVisit"];
 type Form = Pick<Opening, "unit" | "complaint" | "began"> & { when: string; technician: string };

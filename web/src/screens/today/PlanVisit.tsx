@@ -10,7 +10,7 @@ import { Button } from "../../shell/controls";
 import { Choice, Field, Problem, TextArea, TextInput } from "../../shell/fields";
 import { Modal } from "../../shell/Modal";
 import { BeganOptions, ComplaintOptions, PeopleOptions } from "./choices";
-import { asInput, fromInput } from "./times";
+import { asInput, fromInput } from "../../times";
 
 type Person = Schemas["PersonChoice"];
 type Complaint = Schemas["CorrectVisit"]["complaint"];

@@ -16,7 +16,7 @@ import { FirstVisit } from "./FirstVisit";
 import { NewVisit } from "./NewVisit";
 import { TakeAlong } from "./TakeAlong";
 import { PlanVisit } from "./PlanVisit";
-import { asDay, dayOn } from "./times";
+import { asDay, dayOn } from "../../times";
 
 type TodayVisit = Schemas["TodayVisit"];
 const Row = chakra(Link);
@@ -25,15 +25,11 @@ export default function Today() {
   const [query, setQuery] = useSearchParams();
   const asked = query.get("day") ?? undefined;
   const today = useToday(asked);
-  const visits = today.data?.visits;
+  const changed = today.dataUpdatedAt;
+  // A visit that was planned meanwhile is taken along too.
   useEffect(() => {
-    if (asked !== undefined || visits === undefined) return undefined;
-    let here = true;
-    void takeAlong(visits, dayOn(asDay(new Date()), 1), () => here);
-    return () => {
-      here = false;
-    };
-  }, [asked, visits]);
+    if (changed > 0) takeAlong();
+  }, [changed]);
   const now = asDay(new Date());
   const day = asked ?? today.data?.day ?? now;
   const go = (to: string) => setQuery(to === now ? {} : { day: to });

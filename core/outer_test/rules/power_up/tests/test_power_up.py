@@ -9,11 +9,12 @@ from dataclasses import replace
 from outer_test.assessment import assess
 from outer_test.judgement import Finding
 from outer_test.measurement import measure
-from outer_test.nameplate import Contactor, Defrost, Plate
+from outer_test.nameplate import Compressor, Contactor, Defrost, Fan, Plate
 from outer_test.rules.power_up.control_trace import Safeties, control_trace
-from outer_test.rules.power_up.fuse import DEAD_CHECKS
+from outer_test.rules.power_up.through import through
 from outer_test.rules.power_up.unbalance import voltage_unbalance
 from outer_test.visit import Reading, Visit
+from visit_samples.says import found_on
 
 PLATE = Plate(
     volts=(208, 230), hz=60, phase=1, contactor=Contactor(poles=2, coil_v=24), valve="O", defrost=Defrost(control="time-temperature")
@@ -22,10 +23,8 @@ ACROSS, LEG_1, LEG_2 = "line.l1_l2.v", "line.l1_ground.v", "line.l2_ground.v"
 
 
 def found(read: dict[str, str], plate: Plate = PLATE, **seen: str) -> dict[str, Finding]:
-    """The findings of these readings, by point; of several at one point, the last of the worst."""
-    looked = {name.replace("__", "."): word for name, word in seen.items()}
-    visit = Visit(plate=plate, readings=tuple(Reading(point, value) for point, value in read.items()), seen=looked)
-    return {one.point: one for one in reversed(assess(visit).findings)}
+    """The findings of these readings, by point."""
+    return found_on(plate, read, **seen)
 
 
 class Legs(unittest.TestCase):
@@ -137,8 +136,8 @@ class LineTrace(unittest.TestCase):
         self.assertIn("halves", between.next)
         self.assertEqual(found({"fan.feed.v": "0.4"})["fan.feed.v"].verdict, "unjudged", "nothing before it was read")
         self.assertEqual(found({"fan.feed.v": "30.0"})["fan.feed.v"].verdict, "good")
-        bare = replace(PLATE, defrost=Defrost())
-        self.assertNotIn("relay", found({"contactor.load.v": "236", "fan.feed.v": "0.4"}, bare)["fan.feed.v"].why)
+        unknown = replace(PLATE, defrost=Defrost())  # a board there is, whatever its kind
+        self.assertIn("fan relay", found({"contactor.load.v": "236", "fan.feed.v": "0.4"}, unknown)["fan.feed.v"].why)
 
 
 class FusesAndReset(unittest.TestCase):
@@ -154,7 +153,14 @@ class FusesAndReset(unittest.TestCase):
     def test_a_breaker_and_what_closing_it_once_tells(self) -> None:
         verdicts = {word: found({}, line__breaker=word)["line.breaker"].verdict for word in ("on", "off", "tripped")}
         self.assertEqual({word: str(one) for word, one in verdicts.items()}, {"on": "good", "off": "watch", "tripped": "bad"})
-        self.assertEqual(set(found({}, line__breaker="tripped")["line.breaker"].needs), set(DEAD_CHECKS))
+        # Handbook 8: grounds and pairs of compressor and fan, leads, capacitors (each section, and to case), faces, wiring.
+        first = [f"winding.{terminal}_ground.ohm" for terminal in "crs"] + ["winding.c_r.ohm", "winding.c_s.ohm", "winding.r_s.ohm"]
+        first += ["fan_winding.c_ground.ohm", "fan_winding.r_s.ohm", "lead.c.ohm", "lead.r.ohm", "lead.s.ohm"]
+        first += ["cap.herm.uf", "cap.fan.uf", "cap.case_ground.ohm", "look.contactor.faces", "look.wiring"]
+        self.assertEqual(sorted(found({}, line__breaker="tripped")["line.breaker"].needs), sorted(first))
+        inverter = replace(PLATE, compressor=Compressor(kind="inverter"), fan=Fan(kind="electronic"))
+        own = found({}, inverter, line__breaker="tripped")["line.breaker"].needs
+        self.assertEqual({one for one in own if "cap" in one or "winding.c_r" in one or one == "fan_winding.r_s.ohm"}, set())
         held = found({}, line__breaker="tripped", line__reset="holds")
         self.assertEqual((held["line.breaker"].verdict, held["line.reset"].verdict), ("watch", "good"))
         again = found({}, line__breaker="tripped", line__reset="trips")
@@ -162,14 +168,42 @@ class FusesAndReset(unittest.TestCase):
         self.assertIn("leave it off", again["line.reset"].next)
 
 
+class Through(unittest.TestCase):
+    """Common practice, no source: what a heater or a relay should read is its maker's; open it is dead."""
+
+    def test_open_is_bad_and_a_beep_says_nothing_of_a_coil(self) -> None:
+        for point in ("heater.ohm", "relay.coil.ohm"):
+            for value, verdict in (
+                ("OL", "bad"),
+                ("100000", "bad"),
+                ("99999", "good"),
+                ("850", "good"),
+                ("closed", "unsure"),
+                ("open", "unsure"),
+            ):
+                self.assertEqual(found({point: value})[point].verdict, verdict, f"{point} {value}")
+
+    def test_a_relays_contact_is_closed_at_rest(self) -> None:
+        for value, verdict in (("closed", "good"), ("1.0", "good"), ("1.1", "watch"), ("open", "bad"), ("OL", "bad")):
+            self.assertEqual(through("relay.contact.ohm", measure(value)).verdict, verdict, value)
+        self.assertIn("never comes in", through("relay.contact.ohm", measure("OL")).why)
+
+    def test_the_blowers_call_has_the_coils_band(self) -> None:
+        for value, verdict in (("26.0", "good"), ("21.0", "watch"), ("0.3", "bad")):
+            self.assertEqual(found({"control.stat_g.v": value})["control.stat_g.v"].verdict, verdict, value)
+
+
+CONTROL_WAY = ("control.r_c.v", "control.stat_r_c.v", "control.stat_y.v", "control.y_in.v", "control.y_out.v", "contactor.coil.v")
+CLOSED = Safeties(True, True, True)
+
+
+def traced(*volts: str, safeties: Safeties = CLOSED) -> dict[str, Finding]:
+    """The findings of the control voltages in their order, by point; `-` was not read."""
+    read = {point: measure(value) for point, value in zip(CONTROL_WAY, volts, strict=False) if value != "-"}
+    return {one.point: one for one in control_trace(read, safeties)}
+
+
 class ControlTrace(unittest.TestCase):
-    WAY = ("control.r_c.v", "control.stat_r_c.v", "control.stat_y.v", "control.y_in.v", "control.y_out.v", "contactor.coil.v")
-    CLOSED = Safeties(True, True, True)
-
-    def traced(self, *volts: str, safeties: Safeties = CLOSED, has_board: bool = True) -> dict[str, Finding]:
-        read = {point: measure(value) for point, value in zip(self.WAY, volts, strict=False) if value != "-"}
-        return {one.point: one for one in control_trace(read, safeties, has_board)}
-
     def test_the_band_is_the_coils_own(self) -> None:
         rows = {
             "20.3": "bad",
@@ -182,40 +216,40 @@ class ControlTrace(unittest.TestCase):
             "30.1": "bad",
         }
         for value, verdict in rows.items():
-            self.assertEqual(self.traced("-", "-", "-", "-", "-", value)["contactor.coil.v"].verdict, verdict, value)
+            self.assertEqual(traced("-", "-", "-", "-", "-", value)["contactor.coil.v"].verdict, verdict, value)
 
     def test_it_is_lost_after_the_last_whole_point(self) -> None:
         before = ("transformer", "control fuse", "the thermostat:", "float switch", "board", "wire to the coil")
         for dead in range(1, 6):
-            got = self.traced(*["26"] * dead, "0.4")[self.WAY[dead]]
-            self.assertEqual(got.verdict, "bad", self.WAY[dead])
+            got = traced(*["26"] * dead, "0.4")[CONTROL_WAY[dead]]
+            self.assertEqual(got.verdict, "bad", CONTROL_WAY[dead])
             self.assertIn(before[dead], got.why)
-        skipped = self.traced("26", "-", "-", "0.4")["control.y_in.v"]
+        skipped = traced("26", "-", "-", "0.4")["control.y_in.v"]
         for name in before[1:4]:
             self.assertIn(name, skipped.why)
         self.assertIn("halves", skipped.next)
-        self.assertEqual(self.traced("26", "0.4", "0.3")["control.stat_y.v"].verdict, "unjudged", "lost before it")
+        self.assertEqual(traced("26", "0.4", "0.3")["control.stat_y.v"].verdict, "unjudged", "lost before it")
 
     def test_one_to_five_volts_at_a_thermostat_is_a_broken_wire(self) -> None:
         for value, broken in (("0.9", False), ("1.0", True), ("4.9", True), ("5.0", False)):
             for place in (1, 2):
-                why = self.traced(*["26"] * place, value)[self.WAY[place]].why
-                self.assertEqual("broken wire" in why, broken, f"{value} at {self.WAY[place]}")
+                why = traced(*["26"] * place, value)[CONTROL_WAY[place]].why
+                self.assertEqual("broken wire" in why, broken, f"{value} at {CONTROL_WAY[place]}")
 
     def test_the_board_only_with_its_delay_over_and_its_switches_closed(self) -> None:
         out = "control.y_out.v"
         rows = (
             (Safeties(), "unsure"), (Safeties(delay_over=True), "unsure"), (Safeties(pressure_closed=True), "unsure"),
-            (Safeties(delay_over=False), "unjudged"), (Safeties(True, False), "watch"), (Safeties(True, True, False), "watch"), (self.CLOSED, "bad"),
+            (Safeties(delay_over=False), "unjudged"), (Safeties(True, False), "watch"), (Safeties(True, True, False), "watch"), (CLOSED, "bad"),
         )  # fmt: skip
         for safeties, verdict in rows:
-            got = self.traced("-", "-", "-", "26", "0.3", safeties=safeties)[out]
+            got = traced("-", "-", "-", "26", "0.3", safeties=safeties)[out]
             self.assertEqual((got.verdict, got.rule), (verdict, "board-pass"), str(safeties))
-        low = self.traced("-", "-", "-", "26", "13", safeties=Safeties())[out]
+        low = traced("-", "-", "-", "26", "13", safeties=Safeties())[out]
         self.assertEqual((low.verdict, low.rule), ("bad", "control-trace"), "it drops it")
 
     def test_a_switch_seen_open_is_the_cause_alone(self) -> None:
         for safeties, name in ((Safeties(float_closed=False), "float switch"), (Safeties(pressure_closed=False), "pressure switch")):
-            why = self.traced("26", "26", "26", "0.2", safeties=safeties)["control.y_in.v"].why
+            why = traced("26", "26", "26", "0.2", safeties=safeties)["control.y_in.v"].why
             self.assertIn(name, why)
             self.assertNotIn("wire from indoors", why)

@@ -7,20 +7,20 @@ from outer_test.assessment import assess
 from outer_test.judgement import Finding
 from outer_test.nameplate import AuxHeat, Compressor, Element, Fan, Plate
 from outer_test.rules.start_and_run.running import HEATS_BELOW_F
+from outer_test.rules.start_and_run.start import PEAK
 from outer_test.visit import Conditions, Reading, Visit
+from visit_samples.says import found_on
 
 PLATE = Plate(
     volts=(208, 230), hz=60, phase=1, compressor=Compressor(rla=17.9, lra=96, kind="scroll"), fan=Fan(fla=1.2),
     aux_heat=AuxHeat(kind="electric", elements=(Element(kw=4.8, volts=240),)),
 )  # fmt: skip
-PEAK, TOTAL, TIME = "amps.compressor.peak_a", "amps.total.run_a", "amps.compressor.start_s"
+TOTAL, TIME = "amps.total.run_a", "amps.compressor.start_s"
 
 
 def found(read: dict[str, str], plate: Plate = PLATE, by: Any = None, **seen: str) -> dict[str, Finding]:
     """The findings of these readings, by point."""
-    readings = tuple(Reading(point, value, by=by if point == PEAK else None) for point, value in read.items())
-    looked = {name.replace("__", "."): word for name, word in seen.items()}
-    return {one.point: one for one in reversed(assess(Visit(plate=plate, readings=readings, seen=looked)).findings)}
+    return found_on(plate, read, by, **seen)
 
 
 class HeardAndSeen(unittest.TestCase):
