@@ -10,9 +10,9 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from typing import Literal
 
-from outer_test.diagnosis import Diagnosis, NextTest, diagnose
+from outer_test.diagnosis import CONTROL, Diagnosis, NextTest, diagnose
 from outer_test.diagnosis.things_tested import TESTED, Test
-from outer_test.nameplate import Plate
+from outer_test.nameplate import Defrost, Plate
 from outer_test.procedure import plan_of
 from outer_test.rules.defrost import QUESTIONS
 from outer_test.twin import FaultKey, Unit, fault_of, make_unit, shown, watch_defrost
@@ -85,13 +85,17 @@ def another_unit(plate: Plate, chance: random.Random) -> Unit:
 
 @dataclass(slots=True)
 class Technician:
-    """A technician beside one unit. `wrong` is the share of readings that are simply wrong, `missing` of those that are not taken."""
+    """A technician beside one unit. `wrong` is the share of readings that are simply wrong, `missing` of those that are not taken.
+
+    control_recorded: whether the unit's plate on record names its defrost control; else it is looked at where it is asked for.
+    """
 
     unit: Unit
     fault: FaultKey | None
     chance: random.Random
     wrong: float = 0.0
     missing: float = 0.0
+    control_recorded: bool = True
 
     def answers(self) -> Answers:
         """What this unit shows, with the looks of its fault drawn once."""
@@ -153,6 +157,10 @@ def follow(technician: Technician, complaint: str) -> Ended:
         asked = next((one for one in (following.point, *found.path) if one not in skipped), None)
         if asked is None:
             break
+        if asked == CONTROL:
+            at_work.look_at_the_control(following.minutes)
+            found = diagnose(at_work.visit)
+            continue
         if asked == "winding.at" and _read(at_work.visit, asked):
             if not at_work.to_the_terminals():
                 break
@@ -197,6 +205,8 @@ def whole_round(technician: Technician) -> Visit:
 def _begun(technician: Technician, complaint: str | None = None) -> "_AtWork":
     """The visit as it is opened: the plate as read, and the day's air."""
     plate, day = _entered(technician.unit.plate), Conditions(outdoor_f=OUTDOOR_F)
+    if not technician.control_recorded:
+        plate = replace(plate, defrost=Defrost())
     return _AtWork(technician, technician.answers(), Visit(plate=plate, complaint=complaint, conditions=day))  # type: ignore[arg-type]
 
 
@@ -243,6 +253,11 @@ class _AtWork:
         self.answers.closed_once = self.answers.closed_once or point == "line.reset"
         self.tests += 1
         return True
+
+    def look_at_the_control(self, minutes: float) -> None:
+        """Put on the plate which defrost control this unit has."""
+        self.minutes += minutes
+        self.visit = replace(self.visit, plate=_entered(self.technician.unit.plate))
 
     def mended_by(self, asked: NextTest) -> bool:
         """Whether this unit runs once that is done: a breaker closed whose cause is gone, an overload left to cool."""

@@ -42,10 +42,10 @@ class Trial:
     def technician(self) -> Technician:
         """The technician beside this unit, drawn from the seed."""
         chance = random.Random(self.seed)
-        unit = another_unit(self.plate, chance)
+        unit = another_unit(as_it_stands(self.plate), chance)
         if self.fault is not None:
             unit = unit.with_values(fault_of(self.fault).variants[self.variant].changes(unit))
-        return Technician(unit, self.fault, chance, self.wrong, self.missing)
+        return Technician(unit, self.fault, chance, self.wrong, self.missing, self.plate.defrost.control is not None)
 
     def run(self) -> tuple[Result, Ended]:
         """Follow *next* to the end."""
@@ -128,9 +128,18 @@ SHAPES: dict[str, Plate] = {
 }
 
 
+def as_it_stands(plate: Plate) -> Plate:
+    """The plate of the unit in the yard: it has a defrost control, on record or not.
+
+    >>> as_it_stands(SHAPES["board not recorded"]).defrost.control
+    'time-temperature'
+    """
+    return plate if plate.defrost.control is not None else replace(plate, defrost=TIMED)
+
+
 def trials(plate: Plate, seeds: int, wrong: float = 0.0, missing: float = 0.0) -> Iterator[Trial]:
     """Every fault this unit can show, in every way it shows, and as many sound units, by seed."""
-    table = table_of(plate)
+    table = table_of(as_it_stands(plate))
     for seed in range(seeds):
         for way in range(4):
             yield Trial(plate, None, 0, f"sound {seed} {way}", wrong, missing)

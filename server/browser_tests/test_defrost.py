@@ -1,8 +1,14 @@
 """A whole defrost in the browser: by keyboard and by touch."""
 
+import re
+from typing import Any
+
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest
+from accounts.models import Company
+from browser_tests.base import BrowserTest, wait_until_sent
+from fleet.models import Unit
+from visits.models import Visit
 
 
 class BenchTest(BrowserTest):
@@ -187,3 +193,47 @@ class SwapAndAdvice(BenchTest):
         self.page.keyboard.press("Tab")
         self.page.get_by_role("button", name="Save", exact=True).click()
         expect(self.page.get_by_role("main")).to_contain_text("Ambient sensor out of range")
+
+
+class ControlNotOnThePlate(BrowserTest):
+    """Handbook 9: a control that is not on record is asked for, and nothing of a kind is asked before."""
+
+    viewport = {"width": 390, "height": 844}
+    has_touch = True
+
+    def setUp(self) -> None:
+        super().setUp()
+        unit = Unit.objects.of(Company.objects.get()).get(site__name="Fell Road 21")
+        del unit.plate["defrost"]
+        unit.save()
+        Visit._base_manager.filter(unit=unit).update(complaint="iced-over")
+        self.sign_in()
+        self.open_visit("Fell Road 21")
+        self.here = self.page.get_by_label("The step at hand", exact=True)
+
+    def on_record(self) -> dict[str, Any]:
+        wait_until_sent(self.page)
+        address = self.visit_address().replace("/visits/", "/api/v1/visits/")
+        found: dict[str, Any] = self.page.context.request.get(address).json()["round"]["plate"]["defrost"]
+        return found
+
+    def test_a_look_and_a_tap_put_it_there_and_another_tap_corrects_it(self) -> None:
+        expect(self.here).to_contain_text("Which defrost control it has")
+        self.here.get_by_role("button", name=re.compile("Two sensors")).tap()
+        expect(self.here.get_by_role("button", name=re.compile("Two sensors"))).to_have_attribute("aria-pressed", "true")
+        expect(self.here).to_contain_text("It is on the plate.")
+        self.page.wait_for_timeout(700)  # a second tap within it is the same tap
+        self.here.get_by_role("button", name=re.compile("A coil switch")).tap()
+        expect(self.here.get_by_role("button", name=re.compile("A coil switch"))).to_have_attribute("aria-pressed", "true")
+        self.here.get_by_role("button", name="Next").tap()
+        expect(self.here).not_to_contain_text("Which defrost control it has")
+        self.assertEqual(self.on_record()["control"], "time-temperature")
+        self.page.goto(f"{self.visit_address()}?point=defrost.switch.ohm")
+        expect(self.here).to_contain_text("One lead off the board.")
+
+    def test_how_to_force_it_leads_there_and_skipping_goes_on(self) -> None:
+        self.page.goto(f"{self.visit_address()}/defrost")
+        self.page.get_by_label("Defrost bench", exact=True).get_by_role("link", name="Which defrost control it has").tap()
+        self.here.get_by_role("button", name="Skip").tap()
+        expect(self.here).not_to_contain_text("Which defrost control it has")
+        self.assertIsNone(self.on_record()["control"])

@@ -78,7 +78,7 @@ class WhoseItIs(BrowserTest):
         wren = Member.objects.get(username="wren")
         change(Member.objects.get(username="marlow"), wren.pk, "technician", False)
         self.page.context.set_offline(False)
-        expect(self.page.get_by_label("Password")).to_be_visible(timeout=40_000)
+        expect(self.page.get_by_label("Password")).to_be_visible()
         expect(self.page.get_by_text("waits on this device")).to_have_count(0)
         kept = """() => new Promise((tell) => { indexedDB.open("outer-test").onsuccess = ({ target }) => {
             const all = target.result.transaction(["entries", "visits", "photos"]);
@@ -167,7 +167,7 @@ class WeakSignal(BrowserTest):
         for value in typed:
             self.page.locator("[data-reading]").fill(value)
             self.page.keyboard.press("Enter")
-            expect(self.page.get_by_placeholder(value)).to_be_visible(timeout=60_000)
+            expect(self.page.get_by_placeholder(value)).to_be_visible()
         wait_until_sent(self.page)
         self.assertGreater(lost, 2)
         visit = self.page.url.split("/visits/")[1].split("?")[0]

@@ -2,6 +2,7 @@
 
 from outer_test.diagnosis.accuse import Accused
 from outer_test.diagnosis.around_it import older_than_power
+from outer_test.diagnosis.control_unknown import CONTROL
 from outer_test.diagnosis.diagnose import Diagnosis, diagnose
 from outer_test.diagnosis.expected import Expected, expected_here
 from outer_test.diagnosis.experience import USUAL_VISITS
@@ -13,6 +14,7 @@ from outer_test.diagnosis.suspects import Suspect, weigh
 from outer_test.diagnosis.things_tested import TESTED, Test
 
 __all__ = [
+    "CONTROL",
     "NOTHING",
     "TESTED",
     "USUAL_VISITS",

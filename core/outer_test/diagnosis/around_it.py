@@ -1,19 +1,31 @@
 """What stands around the tests: what is done before one, what a good visit leaves behind, and what a stop leaves to do."""
 
-from collections.abc import Collection, Iterator
+from collections.abc import Collection, Iterator, Sequence
+from math import fsum
 
 from outer_test.assessment import Judged, StopKind, points_read, stops_of
+from outer_test.diagnosis.control_unknown import CONTROL, hangs_on_it
+from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.next_test import NextTest
 from outer_test.diagnosis.observations import taken_at
+from outer_test.diagnosis.predict import Table
 from outer_test.procedure import upkeep_points
-from outer_test.visit import POINTS, absence_points, discharge_points, group_of, powered_up_at
+from outer_test.visit import POINTS, Visit, absence_points, discharge_points, group_of, powered_up_at
 
 _CHARGED = ("cap.",)
 
 
 def before_it(test: NextTest, judged: Judged) -> NextTest:
-    """What has to be done first: prove the unit dead before dead work, and the capacitors discharged before one is touched."""
+    """What has to be done first: prove the unit dead before dead work, and the capacitors discharged before one is touched.
+
+    Before a defrost is forced: the coil switch, which decides how, and on an iced coil whatever the board reads, while it is cold.
+    """
     visit, state = judged.inputs.visit, judged.power.state
+    if test.point in _FORCED:
+        cold = next((point for point in _read_cold(visit) if point not in points_read(judged)), None)
+        if cold is not None:
+            why = "Before a defrost is forced and the coil is warm: what its control reads while it is cold."
+            return before_it(NextTest(cold, POINTS[cold].title, why, 1.0, POINTS[cold].power), judged)
     if test.power != "dead":
         return test
     read = points_read(judged)
@@ -28,6 +40,17 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
     return test
 
 
+_FORCED = ("defrost.call", "defrost.pins", "defrost.valve_coil.v", "defrost.aux_call.v")
+_SWITCH = ("defrost.coil.f", "defrost.switch.ohm")
+_SENSORS = ("defrost.coil.f", "defrost.coil_sensor.ohm", "defrost.ambient.f", "defrost.ambient_sensor.ohm")
+
+
+def _read_cold(visit: Visit) -> tuple[str, ...]:
+    if visit.plate.defrost.control == "time-temperature":
+        return _SWITCH
+    return _SENSORS if visit.saw("look.coil.face") == "iced" or visit.saw("defrost.ice") == "yes" else ()
+
+
 def older_than_power(point: str, judged: Judged) -> bool:
     """Whether a step of the proof was made before the unit was last powered up.
 
@@ -38,6 +61,18 @@ def older_than_power(point: str, judged: Judged) -> bool:
     """
     up, at = powered_up_at(judged.inputs.visit), taken_at(point, judged)
     return up is not None and at is not None and at < up
+
+
+_WORTH_A_LOOK = 0.1  # of probability, from where what hangs on the control is worth the half minute
+
+
+def which_control(judged: Judged, table: Table, among: Sequence[Hypothesis], chances: Sequence[float]) -> NextTest | None:
+    """Where much of what may be wrong hangs on a defrost control that is not on record: that it is recorded. Else None."""
+    hang = hangs_on_it(judged.inputs.visit.plate, table.rows)
+    if fsum(chance for one, chance in zip(among, chances, strict=True) if one.key in hang) < _WORTH_A_LOOK:
+        return None
+    why = "A switch clipped to the coil, or two sensors: look, and put it on the plate. What is tested next depends on it."
+    return NextTest(CONTROL, "Which defrost control it has", why, 0.5, "any")
 
 
 _PROVES_A_REPAIR = ("amps.compressor.run_a", "amps.fan.run_a", "button.final_run")
@@ -71,16 +106,8 @@ def under_a_stop(judged: Judged) -> NextTest | None:
             return NextTest(stop.point, POINTS[stop.point].title, f"{stop.why} {how}", 2.0, "any")
         first = absence_points(judged.inputs.visit)[0]
         return NextTest(first, POINTS[first].title, f"{stop.why} Find the next disconnect up, then prove absence again.", 3.0, "any")
-    bad = next(
-        (
-            finding
-            for finding in judged.findings
-            if "ground" in finding.point and finding.verdict is not None and finding.verdict.value in ("bad", "unsure")
-        ),
-        None,
-    )
-    at_plug = bad is not None and group_of(bad.point) == "winding" and judged.inputs.visit.saw("winding.at") == "plug"
-    point = "winding.insulation.mohm" if bad is None else "winding.at" if at_plug else bad.point
-    return NextTest(
-        point, POINTS[point].title, "Repeat it at the terminals, harness off, skin dry and off the probes; leave it off.", 3.0, "dead"
-    )
+    raised = stops[0].raised_by if stops[0].raised_by in POINTS else "winding.insulation.mohm"
+    compressor = group_of(raised) == "winding"
+    point = "winding.at" if compressor and judged.inputs.visit.saw("winding.at") == "plug" else raised
+    where = "at the terminals, harness off" if compressor else "with its own leads off"
+    return NextTest(point, POINTS[point].title, f"Repeat it {where}, skin dry and off the probes; leave it off.", 3.0, "dead")

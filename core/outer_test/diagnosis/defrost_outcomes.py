@@ -18,12 +18,13 @@ def defrost_outcomes(unit: Unit) -> dict[T, Chances]:
     >>> defrost_outcomes(make_unit(Plate(defrost=Defrost(control="demand"))))[T.RUN_START]
     {'yes': 1.0}
     """
-    if unit.plate.defrost.control is None:
-        return {}
-    return dict((*_defrost_parts(unit), *_run(unit)))
+    if unit.plate.defrost.control is None:  # what it reads, and how it runs, is not known
+        return dict(_valve(unit))
+    return dict((*_sensed(unit), *_valve(unit), *_fed_in_a_run(unit), *_run(unit)))
 
 
-def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
+def _sensed(unit: Unit) -> Iterator[tuple[T, Chances]]:
+    """Its switch, or its sensors."""
     if unit.plate.defrost.control == "time-temperature":
         moved = unit.value("switch.shift_f")
         yield (
@@ -43,17 +44,26 @@ def _defrost_parts(unit: Unit) -> Iterator[tuple[T, Chances]]:
                 if not unit.value(f"{name}.slipped")
                 else {"off": 0.5, "good": 0.5},
             )
-    reads, on_in_defrost = defrost_parts(unit), (unit.plate.valve or "O") == "O"
-    for point, test, asked in (
-        ("defrost.valve_coil.v", T.VALVE_FED, on_in_defrost),
-        ("defrost.valve_heating.v", T.VALVE_REST, not on_in_defrost),
-        ("control.stat_valve.v", T.STAT_VALVE, not on_in_defrost),
-    ):
-        yield test, surely("yes" if (float(reads[point]) >= FEEDS_V) is asked else "no")
-    if unit.plate.aux_heat.fitted:
-        yield T.W_FED, surely("no" if unit.value("board.no_w") else "yes")
+
+
+def _valve(unit: Unit) -> Iterator[tuple[T, Chances]]:
+    """The valve and its volts while it heats, whichever control it is."""
+    reads, on_in_defrost = defrost_parts(unit), _on_in_defrost(unit)
+    for point, test in (("defrost.valve_heating.v", T.VALVE_REST), ("control.stat_valve.v", T.STAT_VALVE)):
+        yield test, surely("no" if (float(reads[point]) >= FEEDS_V) is on_in_defrost else "yes")
     moves = not (unit.value("valve.stuck") or unit.value("valve.half") or unit.value("valve.coil_dead"))
     yield T.VALVE_PROOF, surely("shifts" if moves else "no")
+
+
+def _fed_in_a_run(unit: Unit) -> Iterator[tuple[T, Chances]]:
+    fed = float(defrost_parts(unit)["defrost.valve_coil.v"]) >= FEEDS_V
+    yield T.VALVE_FED, surely("yes" if fed is _on_in_defrost(unit) else "no")
+    if unit.plate.aux_heat.fitted:
+        yield T.W_FED, surely("no" if unit.value("board.no_w") else "yes")
+
+
+def _on_in_defrost(unit: Unit) -> bool:
+    return (unit.plate.valve or "O") == "O"
 
 
 def _run(unit: Unit) -> Iterator[tuple[T, Chances]]:

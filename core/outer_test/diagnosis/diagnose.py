@@ -1,17 +1,18 @@
 """The conclusion of a visit: every hypothesis of this unit held against all valid evidence on record (handbook section 13)."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import fsum
+from operator import itemgetter
 
 from outer_test.assessment import Judged, as_left, judge, stops_of
 from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
-from outer_test.diagnosis.around_it import before_it, left_behind, under_a_stop
+from outer_test.diagnosis.around_it import before_it, left_behind, under_a_stop, which_control
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
 from outer_test.diagnosis.next_test import NextTest, before_a_part, open_points, ranked_tests, to_confirm
 from outer_test.diagnosis.observations import Observed, observe
 from outer_test.diagnosis.predict import Table, table_of
-from outer_test.diagnosis.proofs import AFTER
+from outer_test.diagnosis.proofs import proved_at
 from outer_test.diagnosis.suspects import Suspect, spoken_for, suspects, weigh
 from outer_test.diagnosis.things_tested import Test
 from outer_test.diagnosis.without_a_part import without_a_part
@@ -23,6 +24,8 @@ from outer_test.visit import POINTS, Feed, Visit, interrupted_by
 
 MOST_SUSPECTS, MOST_AHEAD = 8, 12
 BUTTON_UP = "button"
+FINAL_RUN = "button.final_run"
+LEADS = 0.5  # of probability, from where the likeliest is mended although nothing accuses it
 STANDS_OUT = 0.05  # of probability, from where a maintenance call looks into what it was not called for
 
 
@@ -30,7 +33,7 @@ STANDS_OUT = 0.05  # of probability, from where a maintenance call looks into wh
 class Diagnosis:
     """What the visit concludes: suspects likeliest first, what is accused, and the tests and repairs ahead as far as they are likely.
 
-    Nothing is ahead only where the visit is concluded.
+    Nothing is ahead only where the visit is concluded, or where everything was read and nothing more would tell.
     """
 
     suspects: tuple[Suspect, ...]
@@ -58,20 +61,21 @@ def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = N
     >>> diagnose(Visit(complaint="maintenance")).suspects[0].fault
     'nothing wrong'
     """
-    known = judged or judge(as_left(visit))
+    known, unit = judged or judge(as_left(visit)), table or table_of(visit.plate)
     evidence = observe(known)
     # The complaint speaks of the unit as it was found: with a part put in, its readings since say what is left.
     left = replace(visit, complaint="maintenance") if visit.repairs else visit
-    among = hypotheses(left, table or table_of(visit.plate), known.aside)
+    among = hypotheses(left, unit, known.aside)
     chances = weigh(among, evidence)
     among = tuple(one.given(evidence) for one in among)
     blamed = accused(among, chances, evidence, known)
     to_read = open_points(known)
     ahead = _ahead(left, known, among, chances, evidence, blamed, to_read)
+    to_record = None if blamed or stops_of(known.findings) else which_control(known, unit, among, chances)
     return Diagnosis(
         suspects(among, chances, evidence, MOST_SUSPECTS, to_read),
         blamed,
-        ahead,
+        ahead if to_record is None else (to_record, *ahead),
     )
 
 
@@ -81,7 +85,7 @@ def _ahead(
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """What is next and what likely follows."""
     if blamed:
-        repairs = _repairs(visit, among, blamed, judged)
+        repairs = _repairs(visit, among, blamed, evidence, judged)
         again = None if stops_of(judged.findings) else before_a_part(among, chances, evidence, judged)
         return repairs if again is None else _begun((again, *repairs), judged)
     stopped = under_a_stop(judged)
@@ -99,7 +103,7 @@ def _ahead(
     ranked = ranked_tests(among, chances, evidence, judged, to_read)
     tests = (ranked if confirming is None else (confirming, *(one for one in ranked if one.point != confirming.point)))[:MOST_AHEAD]
     if not tests:
-        return (_settle(among, chances, judged), *listed)[:MOST_AHEAD]
+        return ((*_settle(among, chances, evidence, judged, to_read), *listed) or tuple(_watched(to_read)))[:MOST_AHEAD]
     return _begun(_dead_first(tests, evidence, judged), judged)
 
 
@@ -145,16 +149,19 @@ def _begun(tests: tuple[NextTest, ...], judged: Judged) -> tuple[NextTest, ...]:
     return tests if first is None or first is tests[0] else (first, *tests)
 
 
-def _repairs(visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], judged: Judged) -> tuple[NextTest, ...]:
+def _repairs(
+    visit: Visit, among: tuple[Hypothesis, ...], blamed: tuple[Accused, ...], evidence: Mapping[Test, Observed], judged: Judged
+) -> tuple[NextTest, ...]:
     """The repairs, and nothing live among them while a stop stands."""
     faults = {fault.key: fault for one in among for fault in one.faults}
     stopped = bool(stops_of(judged.findings))
     found = []
     for one in blamed:
         fault = faults[one.fault]
-        power = "dead" if stopped else POINTS[AFTER[fault.key]].power
+        point = proved_at(fault.key, evidence)
+        power = "dead" if stopped else POINTS[point].power
         mends = f"{fault.mends} {_by_house_rule(fault, visit)}".strip()
-        found.append(NextTest(AFTER[fault.key], f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power, fault.part))
+        found.append(NextTest(point, f"Repair: {fault.part}", f"{mends} {fault.says}", 20.0, power, fault.part))
     return tuple(found)
 
 
@@ -165,14 +172,21 @@ def _by_house_rule(fault: Fault, visit: Visit) -> str:
     return kit_offer(visit.rules, visit.plate.compressor.kind == "scroll") if fault.key is FaultKey.LOCKED else ""
 
 
-def _settle(among: tuple[Hypothesis, ...], chances: tuple[float, ...], judged: Judged) -> NextTest:
-    """Nothing more to test tells them apart: the reading of the likeliest is taken once more, dead where a stop stands."""
-    ranked = sorted(zip(among, chances, strict=True), key=lambda pair: -pair[1])
-    fault = next((one.faults[0] for one, _ in ranked if one.faults), None)
-    if fault is None:
-        return NextTest(
-            "button.final_run", POINTS["button.final_run"].title, "No single test tells more now: watch a whole start.", 5.0, "live"
-        )
-    point = AFTER[fault.key]
-    why = f"{fault.says} {fault.mends} {_by_house_rule(fault, judged.inputs.visit)}".strip()
-    return NextTest(point, POINTS[point].title, why, 5.0, POINTS[point].power)
+def _settle(
+    among: tuple[Hypothesis, ...], chances: tuple[float, ...], evidence: Mapping[Test, Observed], judged: Judged, to_read: frozenset[str]
+) -> Iterator[NextTest]:
+    """No test tells them apart any more. The likeliest fault, where it leads, is mended and its reading taken again.
+
+    Of one that does not lead only what was never read is asked for; what stands is not.
+    """
+    chance, fault = max(((chance, one.faults[0]) for one, chance in zip(among, chances, strict=True) if one.faults), key=itemgetter(0))
+    point = proved_at(fault.key, evidence)
+    if chance >= LEADS or point in to_read:
+        why = f"{fault.says} {fault.mends} {_by_house_rule(fault, judged.inputs.visit)}".strip()
+        yield NextTest(point, POINTS[point].title, why, 5.0, POINTS[point].power)
+
+
+def _watched(to_read: frozenset[str]) -> Iterator[NextTest]:
+    """The last thing that may still tell, once everything else was read: a whole start."""
+    if FINAL_RUN in to_read:
+        yield NextTest(FINAL_RUN, POINTS[FINAL_RUN].title, "No single test tells more now: watch a whole start.", 5.0, "live")

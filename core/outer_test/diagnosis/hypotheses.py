@@ -4,6 +4,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from math import exp, fsum, log, prod
 
+from outer_test.diagnosis.control_unknown import hangs_on_it
 from outer_test.diagnosis.experience import with_experience
 from outer_test.diagnosis.observations import Observed
 from outer_test.diagnosis.predict import Slice, Table, Way
@@ -136,8 +137,9 @@ def hypotheses(visit: Visit, table: Table, aside: tuple[SetAside, ...] = ()) -> 
 def _all(visit: Visit, table: Table, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
     yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", (), _by_complaint(NOTHING_WRONG, visit))
     none = _NO_HEAT if visit.plate.compressor.kind == "inverter" else frozenset()
-    own = {key: row for key, row in table.rows.items() if key not in none and (row.measured or key in _ONLY_SEEN)}
-    shares = with_experience({key: _share(row.fault, visit) for key, row in own.items()}, visit)
+    hangs = hangs_on_it(visit.plate, table.rows)
+    own = {key: row for key, row in table.rows.items() if key not in none and (row.measured or key in _ONLY_SEEN or key in hangs)}
+    shares = with_experience({key: _share(row.fault, visit) * hangs.get(key, 1.0) for key, row in own.items()}, visit)
     for key, row in own.items():
         yield Hypothesis(key, (row.fault,), row.fault.says, row.ways, shares[key])
     for first, second in _PAIRS:

@@ -6,6 +6,8 @@ it only leads. What a proof asks beyond its outcomes (at the terminals, twice, 2
 
 from collections.abc import Mapping
 
+from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.things_tested import TESTED
 from outer_test.diagnosis.things_tested import Test as T
 from outer_test.twin import FaultKey as K
 
@@ -34,7 +36,7 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     K.GROUNDED: ({T.GROUND: "grounded"},),
     K.HARNESS_GROUNDED: ({T.GROUND_AT_PLUG: "grounded", T.GROUND: "good"},),
     K.RUN_OPEN: ({T.PAIRS: "open"},),
-    K.START_OPEN: ({T.PAIRS: "start open"},),
+    K.START_OPEN: ({T.PAIRS: "start open"}, {T.PAIRS: "open"}),  # three like windings: a phase, whichever
     K.SHORTED_TURNS: (
         {T.PAIRS: "shorted"},
         {T.BASELINE: "under", T.COMPRESSOR_A: "high"},
@@ -194,3 +196,15 @@ AFTER: dict[K, str] = {
     K.ELEMENT_OPEN: "amps.element1.a", K.SEQUENCER_STUCK: "aux.idle.a", K.BLOWER_DEAD: "control.blower",
     K.LOW_CHARGE: "record.suction.psi", K.HIGH_CHARGE: "record.suction.psi", K.DIRTY_COIL: "look.coil.face",
 }  # fmt: skip
+
+
+def proved_at(key: K, evidence: Mapping[T, Observed]) -> str:
+    """Where a mend of this fault is proved: where it was found, when that is one of several places; else the usual one.
+
+    >>> seen = Observed(T.LEADS, "high", ("lead.r.ohm",), "")
+    >>> proved_at(K.LEAD_JOINT, {T.LEADS: seen}), proved_at(K.LEAD_JOINT, {})
+    ('lead.r.ohm', 'lead.c.ohm')
+    """
+    usual = AFTER[key]
+    found = (seen for test, seen in evidence.items() if usual in TESTED[test].points and usual not in seen.points)
+    return next((point for seen in found for point in seen.points if point in TESTED[seen.test].points), usual)

@@ -64,10 +64,10 @@ _SENSORS = (
     "defrost.coil.f defrost.ambient.f defrost.coil_sensor.ohm defrost.ambient_sensor.ohm defrost.rested defrost.coil_sensor.vdc "
     "defrost.ambient_sensor.vdc"
 )
-_VALVE = (
-    "defrost.valve_coil.ohm defrost.valve_heating.v control.stat_valve.v defrost.call defrost.control.v defrost.pins "
-    "defrost.valve_coil.v defrost.aux_call.v defrost.valve_proof"
-)
+# What every board has, whichever control it is, and what a forced defrost shows.
+_ANY_BOARD = "defrost.valve_coil.ohm defrost.valve_heating.v control.stat_valve.v defrost.control.v"
+_FORCED = "defrost.call defrost.pins defrost.valve_coil.v defrost.aux_call.v"
+_VALVE_PROOF = "defrost.valve_proof"
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,11 +99,7 @@ def plan_of(visit: Visit, verdicts: Mapping[str, Verdict]) -> Plan:
         (), _safe(visit), _steps(*_look(visit)), _capacitors(visit, verdicts), _steps(*_contactor(visit)), _windings(visit),
         _power(visit), _steps(*_run(visit)), _steps(*_defrost(visit)), _steps(*points_in(Group.BUTTON_UP, Group.CLOSE)),
     )  # fmt: skip
-    planned = tuple(
-        Station(name, title, own)
-        for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True)
-        if own or name != "defrost"  # a unit without a defrost control has no such station
-    )
+    planned = tuple(Station(name, title, own) for (name, title), own in zip(STATION_TITLE.items(), steps, strict=True))
     return Plan(planned, tuple((station, step) for station in planned for step in station.steps if step.needed))
 
 
@@ -241,9 +237,9 @@ def _run(visit: Visit) -> tuple[str, ...]:
 
 def _defrost(visit: Visit) -> tuple[str, ...]:
     control = visit.plate.defrost.control
-    if control is None:
-        return ()
-    return _SWITCH if control == "time-temperature" else _SENSORS, _VALVE
+    if control is None:  # how it is forced, and what it reads, is not known yet
+        return _ANY_BOARD, _VALVE_PROOF
+    return _SWITCH if control == "time-temperature" else _SENSORS, _ANY_BOARD, _FORCED, _VALVE_PROOF
 
 
 def _charge(visit: Visit, section: Section) -> str:

@@ -101,7 +101,7 @@ def _ahead(tests: Sequence[NextTest], needed: Sequence[str], read: Sequence[str]
         minutes = test.minutes
         if group is not None and len(points) > 1:
             minutes = _MINUTES.get(group, fsum(one.minutes for one in tests if one.point in points))
-        title = test.title if test.repairs is not None else _title(points)
+        title = test.title if len(points) == 1 else _title(points)
         open_ = tuple(point for point in points if test.mends or point not in fresh or point == test.point)
         yield PathStep(title, points, open_, False, None, "", minutes, test.power, test.why, test.repairs, _summary(points))
 

@@ -114,10 +114,8 @@ def _verdicts(recorded: Recorded, judged: Judged) -> Verdicts:
     )
 
 
-def _defrost(recorded: Recorded, judged: Assessment) -> DefrostShown | None:
+def _defrost(recorded: Recorded, judged: Assessment) -> DefrostShown:
     visit, defrost = recorded.visit, recorded.visit.plate.defrost
-    if defrost.control is None:
-        return None
     stamps = latest_run(recorded.of(Kind.STAMP, Kind.TAKEN_BACK))
     switch = inputs_of(visit).get("defrost.switch.ohm")
     return DefrostShown(

@@ -191,7 +191,7 @@ class Round:
     fitted: tuple[FittedCapacitor, ...]
     contactor_fitted: Contactor | None
     ladder: Ladder
-    defrost: DefrostShown | None
+    defrost: DefrostShown
     conditions: Conditions
     finished_at: datetime | None
     finished_by: str

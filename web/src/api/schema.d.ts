@@ -2812,7 +2812,7 @@ export interface components {
             fitted: components["schemas"]["FittedCapacitor"][];
             contactor_fitted: components["schemas"]["Contactor"] | null;
             ladder: components["schemas"]["Ladder"];
-            defrost: components["schemas"]["DefrostShown"] | null;
+            defrost: components["schemas"]["DefrostShown"];
             conditions: components["schemas"]["Conditions"];
             /** Finished At */
             finished_at: string | null;

@@ -7,9 +7,11 @@ from math import isfinite
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from outer_test.assessment import as_left, judge, points_read, stops_of
-from outer_test.diagnosis import TESTED, Test, diagnose, hypotheses, observe, predict, table_of, weigh
+from outer_test.assessment import StopKind, as_left, judge, points_read, stops_of
+from outer_test.diagnosis import CONTROL, TESTED, Test, diagnose, hypotheses, observe, predict, table_of, weigh
+from outer_test.diagnosis.diagnose import LEADS
 from outer_test.diagnosis.observations import Observed
+from outer_test.diagnosis.once_more import AGAIN
 from outer_test.diagnosis.proofs import AFTER, PROOFS
 from outer_test.diagnosis.shares import SHARES
 from outer_test.diagnosis.things_tested import SEEN_ONLY
@@ -229,10 +231,29 @@ class AnyVisit(unittest.TestCase):
         found = diagnose(visit)
         if found.next is None:
             return
-        self.assertIn(found.next.point, POINTS)
+        self.assertIn(found.next.point, (*POINTS, CONTROL))
         self.assertTrue(found.next.why)
         if stops_of(judge(visit).findings):
             self.assertNotEqual(found.next.power, "live")
+
+    @MANY
+    @given(visits_to_few)
+    def test_what_stands_is_asked_for_again_only_with_the_reason_said(self, visit: Visit) -> None:
+        judged, found = judge(as_left(visit)), diagnose(visit)
+        following, leads = found.next, any(one.part is not None and one.probability >= LEADS for one in found.suspects)
+        if following is None or following.point not in points_read(judged) or following.repairs is not None or following.mends:
+            return
+        self.assertTrue(leads or following.why.startswith(AGAIN) or stops_of(judged.findings), following)
+
+    @MANY
+    @given(visits_to_few)
+    def test_under_a_stop_what_raised_it_is_taken_again(self, visit: Visit) -> None:
+        stops = stops_of(judge(as_left(visit)).findings)
+        if not stops or any(one.kind is StopKind.NOT_DEAD for one in stops):
+            return
+        following = diagnose(visit).next
+        assert following is not None
+        self.assertIn(following.point, (stops[0].raised_by, "winding.at", "winding.insulation.mohm"))
 
     @MANY
     @given(visits_to_few)

@@ -3,7 +3,13 @@
 import random
 import unittest
 from collections import Counter
+from dataclasses import replace
 
+from outer_test.assessment import judge
+from outer_test.diagnosis import NextTest, diagnose
+from outer_test.diagnosis.around_it import before_it
+from outer_test.twin import FaultKey
+from outer_test.visit import Visit
 from visit_samples.trials import SHAPES, Result, Trial, trials
 
 VISITS = 300
@@ -43,6 +49,35 @@ class Named(unittest.TestCase):
         """The bench's aim is 2 %; what is left are parts that one reading confirms by itself, as a ground under 10 kΩ does."""
         counted = results(drawn(60, 2, wrong=0.1))
         self.assertLessEqual(counted[Result.WRONG], 3, counted)
+
+
+class Ends(unittest.TestCase):
+    """Where no test tells any more, a visit comes to its end: what stands is not asked for over and over."""
+
+    def test_what_passes_as_sound(self) -> None:
+        plate = SHAPES["scroll, timed board"]
+        _, ended = Trial(plate, FaultKey.TIGHT, 0, f"{FaultKey.TIGHT} 0 0").run()
+        self.assertEqual(ended.found.accused, ())
+        times = Counter(reading.point for reading in ended.visit.readings if not reading.point.startswith("safe."))
+        self.assertEqual(times["record.suction.psi"], 1, "low charge is not told by electricity: its gauges are read once")
+        self.assertLessEqual(max(times.values()), 2, times)
+
+    def test_a_mend_is_proved_where_the_fault_was_found(self) -> None:
+        plate = SHAPES["reciprocating, relay, singles"]
+        _, ended = Trial(plate, FaultKey.LEAD_JOINT, 3, f"{FaultKey.LEAD_JOINT} 3 0").run()
+        found = {reading.point: float(reading.value) for reading in ended.visit.readings if reading.point.startswith("lead.")}
+        assert ended.found.next is not None
+        self.assertEqual(ended.found.next.point, max(found, key=lambda point: found[point]))
+
+    def test_a_coil_switch_is_measured_before_a_defrost_melts_what_it_says(self) -> None:
+        """Handbook 9: an iced coil is evidence, and `which-way` asks for the switch as measured."""
+        iced = Visit(plate=SHAPES["scroll, timed board"], complaint="iced-over", seen={"look.coil.face": "iced"})
+        self.assertIn("defrost.coil.f", diagnose(iced).path)
+        for plate, first in ((SHAPES["scroll, timed board"], "defrost.coil.f"), (SHAPES["two contactors"], "defrost.coil.f")):
+            asked = NextTest("defrost.call", "", "", 10.0, "live")
+            self.assertEqual(before_it(asked, judge(replace(iced, plate=plate))).point, first)
+        clear = replace(iced, plate=SHAPES["two contactors"], seen={"look.coil.face": "clear"})
+        self.assertEqual(before_it(NextTest("defrost.call", "", "", 10.0, "live"), judge(clear)).point, "defrost.call")
 
 
 class Whole(unittest.TestCase):

@@ -5,11 +5,11 @@ from dataclasses import replace
 from datetime import timedelta
 
 from outer_test.assessment import judge
-from outer_test.diagnosis import diagnose
+from outer_test.diagnosis import CONTROL, diagnose
 from outer_test.diagnosis.next_test import open_points
 from outer_test.diagnosis.tests.test_confirmed import NINE
 from outer_test.judgement import Part
-from outer_test.nameplate import Defrost, Plate
+from outer_test.nameplate import AuxHeat, Defrost, Plate
 from outer_test.twin import FaultKey
 from outer_test.visit import Reading, Seen, Visit
 
@@ -50,3 +50,32 @@ class UnknownBoard(unittest.TestCase):
         asked = open_points(judge(Visit(plate=UNKNOWN)))
         self.assertLessEqual({"control.y_in.v", "control.y_out.v", "fan.board.v"}, asked)
         self.assertTrue(asked.isdisjoint({"look.sensor.seat", "defrost.switch.ohm", "defrost.coil_sensor.ohm"}))
+
+    def test_its_kind_is_asked_for_where_what_is_complained_of_hangs_on_it(self) -> None:
+        for complaint in ("never-defrosts", "iced-over", "defrosts-too-often"):
+            unknown = Visit(plate=UNKNOWN, complaint=complaint)
+            found = diagnose(unknown)
+            parts = {one.part for one in found.suspects}
+            self.assertEqual(found.path[0], CONTROL, complaint)
+            self.assertLess(sum(one.probability for one in found.suspects if one.fault == FaultKey.LOW_CHARGE), 0.2)
+            self.assertTrue(parts & {Part.DEFROST_BOARD, Part.COIL_SWITCH, Part.COIL_SENSOR}, complaint)
+            for plate in PLATES[1:]:
+                self.assertNotIn(CONTROL, diagnose(replace(unknown, plate=plate)).path)
+        for complaint in ("hums-no-start", "nothing-at-all", "fan-stopped", "maintenance"):
+            self.assertNotIn(CONTROL, diagnose(Visit(plate=UNKNOWN, complaint=complaint)).path)  # type: ignore[arg-type]
+
+    def test_nothing_else_than_dead_work_is_asked_for_under_a_stop(self) -> None:
+        grounded = Visit(plate=UNKNOWN, complaint="iced-over", readings=(Reading("winding.c_ground.ohm", "800", at=NINE, unit_said=True),))
+        self.assertEqual(len(diagnose(grounded).path), 1)
+        self.assertNotIn(CONTROL, diagnose(grounded).path)
+
+    def test_a_unit_without_aux_heat_has_no_aux_call_to_suspect(self) -> None:
+        for kind, suspected in (("none", False), ("electric", True)):
+            plate = replace(UNKNOWN, aux_heat=AuxHeat(kind=kind))  # type: ignore[arg-type]
+            found = diagnose(Visit(plate=plate, complaint="blows-cold"))
+            self.assertEqual(FaultKey.NO_W in {one.fault for one in found.suspects}, suspected, kind)
+
+    def test_its_valve_is_measured_whatever_its_control(self) -> None:
+        blows_cold = called(UNKNOWN, [("defrost.valve_coil.ohm", "OL"), ("defrost.valve_coil.ohm", "OL")])
+        found = diagnose(replace(blows_cold, complaint="blows-cold"))
+        self.assertEqual([(one.part, one.fault) for one in found.accused], [(Part.VALVE_COIL, FaultKey.VALVE_COIL_OPEN)])

@@ -35,7 +35,7 @@ def which_way(defrost: Defrost, outdoor_f: float | None, switch_closed: bool | N
     'Short the force pins, not the test pins: test only speeds the clock.'
     """
     if defrost.control is None:
-        return WhichWay("unknown", ("Read the defrost control on the plate first.",))
+        return WhichWay("unknown", ("Look which control it is, a switch on the coil or two sensors, and put it on the plate first.",))
     warm = outdoor_f is not None and outdoor_f > WARM_AIR_F
     caution = "Above 65 °F watch the head pressure; lift the jumper once the coil passes the switch's opening." if warm else ""
     hold = "Leave the jumper on until it ends." if defrost.hold_jumper == "leave" else "Lift the jumper as soon as it starts."

@@ -17,7 +17,7 @@ export function Answers({
   disabled,
 }: {
   visit: string;
-  defrost: NonNullable<Round["defrost"]>;
+  defrost: Round["defrost"];
   disabled: boolean;
 }) {
   if (!defrost.stopped || defrost.asked.length === 0) return null;

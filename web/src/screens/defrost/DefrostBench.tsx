@@ -8,6 +8,7 @@ import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { isOfRun } from "../../shell/points";
 import { Photos } from "../unit/Photos";
+import { CONTROL } from "../round/path";
 import { Answers } from "./Answers";
 import { IntervalCost } from "./IntervalCost";
 import { Lanes } from "./Lanes";
@@ -15,7 +16,7 @@ import { Run } from "./Run";
 import { StampList } from "./StampList";
 import { SwapGuide } from "./SwapGuide";
 
-type Defrost = NonNullable<Round["defrost"]>;
+type Defrost = Round["defrost"];
 
 const PAGES = [
   ["how", "How to force it"],
@@ -32,7 +33,6 @@ export function DefrostBench({ visit }: { visit: VisitShown }) {
   const { defrost } = visit.round;
   const [query] = useSearchParams();
   const go = useNavigate();
-  if (defrost == null) return null;
   const finished = visit.round.finished_at != null;
   const findings = visit.round.assessment.findings.filter(isOfRun);
   const page = PAGES.find(([name]) => name === query.get("page"))?.[0] ?? begins(defrost);
@@ -141,6 +141,13 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
           </Text>
         ))}
       </ol>
+      {defrost.way.way === "unknown" && (
+        <Link to={`/visits/${visit.id}?point=${CONTROL}`}>
+          <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
+            Which defrost control it has
+          </Text>
+        </Link>
+      )}
       {(pins || pins_hold_s != null) && (
         <Text mt="1" fontWeight="600">
           {[pins, pins_hold_s != null && `held for ${pins_hold_s} s`].filter(Boolean).join(", ")}

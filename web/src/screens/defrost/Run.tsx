@@ -10,7 +10,7 @@ import { isSecondTap, lockTaps } from "../../shell/secondTap";
 import { minutes } from "../../shell/words";
 import { EVENTS, eventWords, STAMPS } from "./stampWords";
 
-type Defrost = NonNullable<Round["defrost"]>;
+type Defrost = Round["defrost"];
 
 /** The change that should come next, by the windows of what this board should do. */
 function comesNext(defrost: Defrost, done: ReadonlySet<string>): string | undefined {

@@ -8,7 +8,7 @@ import { Button } from "../../shell/controls";
 import { Choice, Field, TextInput } from "../../shell/fields";
 import { EVENTS, eventWords } from "./stampWords";
 
-type Defrost = NonNullable<Round["defrost"]>;
+type Defrost = Round["defrost"];
 type Stamp = Defrost["stamps"][number];
 
 const SECONDS = /^\d{1,5}([.,]\d)?$/;

@@ -31,9 +31,8 @@ const seen = (visit: string, point: string, typed: string) =>
   send(visit, { kind: "reading", point, typed, meter: "", by: "", fitted: "", turns: 1 });
 
 export function SwapGuide({ visit, disabled }: { visit: VisitShown; disabled: boolean }) {
-  const guide = visit.round.defrost?.swap;
+  const guide = visit.round.defrost.swap;
   const [wanted, setWanted] = useState(false);
-  if (guide === undefined) return null;
   const begun = guide.wires.length > 0 || visit.round.entries.some(({ point }) => point.startsWith("swap."));
   if (!begun && !wanted)
     return disabled ? null : (

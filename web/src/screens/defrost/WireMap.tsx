@@ -11,7 +11,7 @@ import { Button } from "../../shell/controls";
 import { Field, Problem, TextInput } from "../../shell/fields";
 import { useIsWide } from "../../theme/screens";
 
-export type Guide = NonNullable<Round["defrost"]>["swap"];
+export type Guide = Round["defrost"]["swap"];
 type Wire = Guide["wires"][number];
 
 const STATE: Record<Wire["state"], string> = {

@@ -18,13 +18,14 @@ import { DefrostBench } from "../defrost/DefrostBench";
 import { PlateStation } from "../plate/PlateStation";
 import { AllReadings } from "./AllReadings";
 import { Conflicts } from "./Conflicts";
+import { ControlPane } from "./ControlPane";
 import { EntryLine } from "./EntryLine";
 import { Finish } from "./Finish";
 import { KeysHelp } from "./KeysHelp";
 import { LiftWire } from "./LiftWire";
 import { NotPutBack } from "./NotPutBack";
 import { PartsIn } from "./PartsIn";
-import { allPoints, onward, repairOf, restOfRun, startQuery, stepQuery } from "./path";
+import { allPoints, CONTROL, onward, repairOf, restOfRun, startQuery, stepAt, stepQuery } from "./path";
 import { PathRail, PathStrip } from "./PathRail";
 import { PhoneStrip } from "./PhoneStrip";
 import { pointState } from "./points";
@@ -46,8 +47,7 @@ export default function RoundScreen() {
   if (visit.isPending) return <Notice>Opening the visit …</Notice>;
   if (visit.isError) return <Notice>{visit.error.message}</Notice>;
   const named = VIEWS.find((one) => one === view);
-  const hasIt = named !== undefined && (named !== "defrost" || visit.data.round.defrost != null);
-  if (!hasIt) return <Notice>This unit’s round has no page of that name.</Notice>;
+  if (named === undefined) return <Notice>This unit’s round has no page of that name.</Notice>;
   return <Opened key={visitId} visit={visit.data} view={named} />;
 }
 
@@ -98,7 +98,7 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
   return (
     <Flex direction="column" h={{ base: view === "step" ? "100dvh" : "auto", lg: "auto" }} minH="100dvh">
       <Bar
-        title={`${view === "step" ? (step?.title ?? "Repair") : TITLES[view]}: ${visit.site}, ${visit.unit}`}
+        title={`${view === "step" ? (step?.title ?? stepAt(round, point)?.title ?? "Repair") : TITLES[view]}: ${visit.site}, ${visit.unit}`}
         inRound
       >
         <About visit={visit} />
@@ -131,6 +131,8 @@ function Opened({ visit, view }: { visit: VisitShown; view: View }) {
               {wide && <Wiring visit={visit} point={point} />}
               {repair !== null ? (
                 <RepairPane visit={visit} part={repair} step={repairOf(round, repair)} goOn={goOn} />
+              ) : point === CONTROL ? (
+                <ControlPane visit={visit} step={stepAt(round, point)} goOn={goOn} />
               ) : step ? (
                 <StepPane
                   key={point}

@@ -6,6 +6,7 @@ import { Link } from "react-router";
 import type { Schemas, VisitShown } from "../../api/client";
 import { Button } from "../../shell/controls";
 import { capital } from "../../shell/words";
+import { CONTROL } from "./path";
 
 type Suspect = Schemas["Suspect"];
 
@@ -75,7 +76,7 @@ function StepLink({ to, children }: { to: string; children: string }) {
 function PointLink({ visit, point, title }: { visit: VisitShown; point: string; title?: string }) {
   const step = visit.round.stations.flatMap(({ steps }) => steps).find((one) => one.point === point);
   const words = title ?? step?.title ?? "";
-  if (!step) return <b>{words}</b>;
+  if (!step && point !== CONTROL) return <b>{words}</b>;
   return <StepLink to={`/visits/${visit.id}?point=${point}`}>{words}</StepLink>;
 }
 

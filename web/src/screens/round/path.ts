@@ -4,6 +4,9 @@ import type { Station } from "./points";
 
 export type PathStep = Schemas["PathStep"];
 
+/** The step at which the defrost control is put on the plate, as the core names it. */
+export const CONTROL = "plate.defrost.control";
+
 /** What comes next: a reading, of a step of the path or the rest of a run. */
 export interface Onward {
   point: string;
