@@ -226,7 +226,7 @@ def _run(visit: Visit) -> tuple[str, ...]:
     load = " ".join(f"cap.{section}.load_a cap.{section}.load_v" for section in capacitor_sections(visit))
     elements = " ".join(f"amps.element{index}.a" for index in range(1, len(plate.aux_heat.elements[:4]) + 1))
     return (
-        _START if plate.compressor.kind != "inverter" else "",
+        _START if plate.compressor.kind != "inverter" else "start.result",  # it starts slowly: no peak, no time
         "amps.stage" if _is_two_stage(visit) else "",
         _RUN,
         load,
