@@ -96,7 +96,7 @@ def _motors(bench: _Bench, visit: Visit) -> None:
         bench.join("contactor.T1", "compressor.C")
         bench.join("contactor.T2", "compressor.R")
         if second:
-            bench.link("compressor", "2 C", "coil")
+            bench.link("compressor", "2 R", "coil")
             bench.join("contactor2.T1", "compressor.2")
     _fan(bench, visit)
 

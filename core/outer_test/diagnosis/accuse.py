@@ -53,7 +53,7 @@ def _accused(
             )
             if together >= ENOUGH and own >= together / 2:
                 named.add(fault.key)
-                yield Accused(fault.part, fault.key, f"{fault.says} {' '.join(one.says for one in seen)}")
+                yield Accused(fault.part, fault.key, f"{fault.says} {' '.join(one.says.rstrip('.') + '.' for one in seen)}")
 
 
 def _has(one: Hypothesis, key: FaultKey) -> bool:

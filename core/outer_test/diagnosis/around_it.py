@@ -9,8 +9,9 @@ from outer_test.diagnosis.hypotheses import Hypothesis
 from outer_test.diagnosis.next_test import NextTest
 from outer_test.diagnosis.observations import taken_at
 from outer_test.diagnosis.predict import Table
+from outer_test.diagnosis.while_cold import read_first
 from outer_test.procedure import upkeep_points
-from outer_test.visit import POINTS, Visit, absence_points, discharge_points, group_of, powered_up_at
+from outer_test.visit import POINTS, absence_points, discharge_points, group_of, powered_up_at
 
 _CHARGED = ("cap.",)
 
@@ -21,11 +22,10 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
     Before a defrost is forced: the coil switch, which decides how, and on an iced coil whatever the board reads, while it is cold.
     """
     visit, state = judged.inputs.visit, judged.power.state
-    if test.point in _FORCED:
-        cold = next((point for point in _read_cold(visit) if point not in points_read(judged)), None)
-        if cold is not None:
-            why = "Before a defrost is forced and the coil is warm: what its control reads while it is cold."
-            return before_it(NextTest(cold, POINTS[cold].title, why, 1.0, POINTS[cold].power), judged)
+    cold = read_first(test.point, visit, points_read(judged))
+    if cold is not None:
+        why = "Before a defrost is forced and the coil is warm: what its control reads while it is cold."
+        return before_it(NextTest(cold, POINTS[cold].title, why, 1.0, POINTS[cold].power), judged)
     if test.power != "dead":
         return test
     read = points_read(judged)
@@ -38,17 +38,6 @@ def before_it(test: NextTest, judged: Judged) -> NextTest:
         if charged is not None:
             return NextTest(charged, POINTS[charged].title, f"Before {test.title}: bleed it and prove it on d.c. volts.", 1.0, "any")
     return test
-
-
-_FORCED = ("defrost.call", "defrost.pins", "defrost.valve_coil.v", "defrost.aux_call.v")
-_SWITCH = ("defrost.coil.f", "defrost.switch.ohm")
-_SENSORS = ("defrost.coil.f", "defrost.coil_sensor.ohm", "defrost.ambient.f", "defrost.ambient_sensor.ohm")
-
-
-def _read_cold(visit: Visit) -> tuple[str, ...]:
-    if visit.plate.defrost.control == "time-temperature":
-        return _SWITCH
-    return _SENSORS if visit.saw("look.coil.face") == "iced" or visit.saw("defrost.ice") == "yes" else ()
 
 
 def older_than_power(point: str, judged: Judged) -> bool:

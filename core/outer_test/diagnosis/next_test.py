@@ -11,6 +11,7 @@ from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset, 
 from outer_test.diagnosis.once_more import AGAIN, decides_alone, once_more, tripped_again
 from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test
+from outer_test.diagnosis.while_cold import READ_COLD_MIN, read_first
 from outer_test.judgement import Part, Verdict
 from outer_test.procedure import plan_of
 from outer_test.rules.power_up import must_not_run
@@ -24,7 +25,7 @@ _RUN = "run"
 CHANGE_MIN, LIVE_RISK_MIN, PROVING_MIN = 3.0, 1.0, 4.0
 WORTH_BITS = 0.004
 DECIDES_BITS = 0.05  # a reading that alone decides so much is taken twice
-ALONE = 0.97  # of probability, under which one reading, taken once, is not enough to fit a part by [M]
+ALONE = 0.98  # of probability, under which one reading, taken once, is not enough to fit a part by [M]
 STANDS = 0.75  # of probability, from where a suspect is confirmed and not looked for any more
 
 
@@ -114,7 +115,7 @@ def ranked_tests(
     among: Sequence[Hypothesis], chances: Sequence[float], evidence: Mapping[Test, Observed], judged: Judged, open_: Collection[str]
 ) -> tuple[NextTest, ...]:  # fmt: skip
     """The tests that are worth something, best first, and what stands is never asked again. open_: the points that can be read."""
-    state = judged.power.state
+    state, visit, read = judged.power.state, judged.inputs.visit, points_read(judged)
     scored = []
     for test, how in TESTED.items():
         if test in evidence:
@@ -125,7 +126,8 @@ def ranked_tests(
             continue
         gain, power = _gain(test, among, chances, evidence), POINTS[point].power
         if gain >= least:
-            scored.append((-gain / (how.minutes + _change(power, state)), power == "live", point, how.minutes, power, test))
+            before = READ_COLD_MIN if read_first(point, visit, read) is not None else 0.0
+            scored.append((-gain / (how.minutes + before + _change(power, state)), power == "live", point, how.minutes, power, test))
     return tuple(
         NextTest(point, POINTS[point].title, " ".join((*[AGAIN] * (test in evidence), _why(test, among, chances))), minutes, power)
         for _, _, point, minutes, power, test in sorted(scored)
@@ -153,7 +155,7 @@ _LANES = {Test.RUN_START: ("defrost.run.start", "defrost.run.valve", "defrost.ru
 _NEEDS: dict[Test, tuple[Test, tuple[str, ...]]] = {
     Test.POLES: (Test.ARMATURE, ("in",)), Test.HERM_LOAD: (Test.START, ("started",)), Test.FAN_LOAD: (Test.FAN_STATE, ("runs", "slow")),
     Test.START_TIME: (Test.START, ("started",)), Test.RUN_START: (Test.START, ("started",)), Test.VALVE_FED: (Test.START, ("started",)),
-    Test.VALVE_REST: (Test.START, ("started",)), Test.KIT_A: (Test.START, ("started",)),
+    Test.VALVE_REST: (Test.START, ("started",)), Test.POLES2: (Test.START, ("started",)), Test.KIT_A: (Test.START, ("started",)),
 }  # fmt: skip
 
 

@@ -51,6 +51,7 @@ _SAME = Decimal("0.1")  # of a reading: two within it are the same result
 # What was seen is its own outcome.
 _SEEN = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
+    "look.contactor2.faces": Test.FACES2,
     "look.wiring": Test.WIRING, "line.breaker": Test.BREAKER, "contactor.armature": Test.ARMATURE, "control.float": Test.FLOAT,
     "control.pressure": Test.PRESSURE, "start.result": Test.START, "fan.state": Test.FAN_STATE, "look.coil.face": Test.COIL_FACE,
     "line.reset": Test.RESET, "look.sensor.seat": Test.SEAT, "defrost.valve_proof": Test.VALVE_PROOF, "control.blower": Test.BLOWER,

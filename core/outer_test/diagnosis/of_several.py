@@ -25,17 +25,23 @@ def of_several(findings: list[Finding], judged: Judged) -> Iterable[tuple[Test, 
     yield from _worst_of(Test.LEADS, leads, "open" if broken else "high", asked)
     yield from _worst_of(Test.FUSES, [finding for finding in findings if measures(finding.point) is Measures.LINE_FUSE], "blown", asked)
     yield from _worst_of(Test.AUX, [finding for finding in findings if measures(finding.point) is Measures.ELEMENT], "bad")
-    through = [finding for finding in findings if finding.rule == "pole-through" and finding.verdict is Verdict.BAD]
-    drops = [finding for finding in findings if finding.rule == "pole-drop" and measures(finding.point) is Measures.DROP]
-    if through:
-        yield Test.POLES, "open", through
-    else:
-        yield from _worst_of(Test.POLES, drops, "dropping", asked)
+    for name, test in (("contactor", Test.POLES), ("contactor2", Test.POLES2)):
+        yield from _poles(test, [finding for finding in findings if group_of(finding.point) == name], asked)
     yield from _line(findings)
     end = [finding for finding in findings if finding.point == "defrost.run.end"]
     if end and end[0].verdict in DECIDED:
         by_time = end[0].verdict is Verdict.WATCH and bool(end[0].causes)
         yield Test.RUN_END, ("by time" if by_time else "good" if end[0].verdict is Verdict.GOOD else "ran on"), end
+
+
+def _poles(test: Test, own: list[Finding], asked: Collection[str]) -> Iterable[tuple[Test, str, list[Finding]]]:
+    """A contactor's poles: open where line volts stand across one, else by what drops across them."""
+    through = [finding for finding in own if finding.rule == "pole-through" and finding.verdict is Verdict.BAD]
+    if through:
+        yield test, "open", through
+    else:
+        drops = [finding for finding in own if finding.rule == "pole-drop" and measures(finding.point) is Measures.DROP]
+        yield from _worst_of(test, drops, "dropping", asked)
 
 
 def _motor(findings: list[Finding], motor: str, at_terminals: bool, inputs: Inputs) -> Iterable[tuple[Test, str, list[Finding]]]:

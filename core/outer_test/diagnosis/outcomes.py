@@ -159,9 +159,10 @@ def _line(reads: Mapping[str, Value], unit: Unit) -> Iterator[tuple[T, Chances]]
         yield test, _shares(_number(reads, point) or 0, ((LINE_DEAD_V, "dead"), (least, "low"), (inf, "alive")), _VOLTS_SPREAD)
     called, idle = (_legs([_number(reads, f"line.l{leg}_ground.v{state}") or 0 for leg in (1, 2)]) for state in ("", " idle"))
     yield T.LEGS, surely(called) if called == idle else {called: 0.5, idle: 0.5}  # read with the call on, or with it off
-    if reads["contactor.armature"] == "in" and unit.plate.compressor.kind != "inverter":
-        drops = [_number(reads, f"contactor.pole{leg}.drop_v") or 0 for leg in (1, 2, 3)]
-        yield T.POLES, surely("open" if max(drops) > OPEN_POLE_V else "dropping" if max(drops) >= DROPS_V else "good")
+    for name, test in (("contactor", T.POLES), ("contactor2", T.POLES2)):
+        if reads.get(f"{name}.armature") == "in" and unit.plate.compressor.kind != "inverter":
+            drops = [_number(reads, f"{name}.pole{leg}.drop_v") or 0 for leg in (1, 2, 3)]
+            yield test, surely("open" if max(drops) > OPEN_POLE_V else "dropping" if max(drops) >= DROPS_V else "good")
 
 
 def _legs(volts: list[float]) -> str:

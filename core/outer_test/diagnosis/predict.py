@@ -17,6 +17,7 @@ from outer_test.twin import FAULTS, Fault, FaultKey, Known, Unit, Value, make_un
 # What is only seen, by its point.
 LOOKED_AT = {
     "look.capacitor.case": Test.CASE, "look.contactor.faces": Test.FACES, "look.contactor.insects": Test.INSECTS,
+    "look.contactor2.faces": Test.FACES2,
     "look.wiring": Test.WIRING, "look.coil.face": Test.COIL_FACE, "look.sensor.seat": Test.SEAT, "control.blower": Test.BLOWER,
 }  # fmt: skip
 _ODD = 0.003  # the share of a fault's units that turn out as a sound one may [M]

@@ -75,6 +75,7 @@ PROOFS: dict[K, tuple[Proof, ...]] = {
     # Tightened, dead, and read again it is the pole (`accuse`).
     K.WORN: (*({T.POLES: "dropping", T.FACES: seen} for seen in ("pitted", "discoloured", "burnt")), {T.POLES: "dropping"}),
     K.SECOND_COIL_OPEN: ({T.COIL2_OHM: "open"}, {T.COIL2_OHM: "shorted"}),
+    K.SECOND_PITTED: ({T.POLES2: "open"}, {T.FACES2: "burnt"}),
     K.FUSE_BLOWN: ({T.FUSES: "blown"},),
     K.SUPPLY_LOST: ({T.DISCONNECT: "dead", T.BREAKER: "on"},),
     K.DISCONNECT_OPEN: tuple({T.DISCONNECT: "alive", T.LINE: after, T.FUSES: "good"} for after in ("dead", "low")),

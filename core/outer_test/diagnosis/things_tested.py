@@ -44,6 +44,8 @@ class Test(StrEnum):
     WHIP_DROP = "volts lost in the whip"
     LOAD_SIDE = "contactor load side"
     POLES = "contactor poles"
+    POLES2 = "second contactor poles"
+    FACES2 = "second contactor faces"
     ARMATURE = "armature"
     R_C = "R to C"
     CONTROL_FUSE = "control fuse"
@@ -124,6 +126,7 @@ TESTED: dict[Test, Tested] = {
     T.FAN_GROUND: _at("fan_winding.c_ground.ohm", 2.5, good=0.999, grounded=0.001),
     T.FAN_PAIRS: _at("fan_winding.c_r.ohm fan_winding.c_s.ohm fan_winding.r_s.ohm", 3.0, good=0.985, open=0.005, overload=0.005, shorted=0.005),
     T.FACES: _at("look.contactor.faces", 0.7, clean=0.55, blackened=0.30, pitted=0.12, discoloured=0.02, burnt=0.006, welded=0.004),
+    T.FACES2: _at("look.contactor2.faces", 0.7, clean=0.55, blackened=0.30, pitted=0.12, discoloured=0.02, burnt=0.006, welded=0.004),
     T.INSECTS: _at("look.contactor.insects", 0.4, none=0.96, found=0.04),
     T.WIRING: _at("look.wiring", 1.0, sound=0.94, rubbed=0.03, burnt=0.01, loose=0.02),
     T.COIL_OHM: _at("contactor.coil.ohm", 2.0, good=0.998, open=0.001, shorted=0.001),
@@ -140,7 +143,8 @@ TESTED: dict[Test, Tested] = {
     T.LINE_SIDE: _at("contactor.line.v", 1.0, alive=0.99, dead=0.01),
     T.WHIP_DROP: _at("line.l1_l2.v contactor.line.v", 2.0, good=0.9998, dropping=0.0002),
     T.LOAD_SIDE: _at("contactor.load.v", 1.0, alive=0.975, low=0.01, dead=0.015),
-    T.POLES: _at("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5, good=0.98, dropping=0.01, open=0.01),
+    T.POLES: _at("contactor.pole1.drop_v contactor.pole2.drop_v", 1.5, good=0.9897, dropping=0.01, open=0.0003),
+    T.POLES2: _at("contactor2.pole1.drop_v contactor2.pole2.drop_v", 1.5, good=0.9897, dropping=0.01, open=0.0003),
     T.ARMATURE: Tested(("contactor.armature",), 0.5, {"in": 0.97, "out": 0.02, "chatters": 0.01}),
     T.R_C: _at("control.r_c.v", 1.0, **_VOLTS),
     T.CONTROL_FUSE: _at("control.fuse.ohm", 2.0, good=0.996, bad=0.004),
@@ -173,8 +177,8 @@ TESTED: dict[Test, Tested] = {
     T.AMBIENT_SENSOR: _at("defrost.ambient.f defrost.ambient_sensor.ohm", 3.0, good=0.99, off=0.004, open=0.003, shorted=0.003),
     T.VALVE_COIL: _at("defrost.valve_coil.ohm", 2.0, good=0.995, open=0.003, shorted=0.002),
     T.VALVE_FED: _at("defrost.valve_coil.v", 6.0, yes=0.995, no=0.005),
-    T.VALVE_REST: _at("defrost.valve_heating.v", 1.5, yes=0.996, no=0.004),
-    T.STAT_VALVE: _at("control.stat_valve.v", 4.0, yes=0.996, no=0.004),
+    T.VALVE_REST: _at("defrost.valve_heating.v", 1.5, yes=0.999, no=0.001),
+    T.STAT_VALVE: _at("control.stat_valve.v", 4.0, yes=0.999, no=0.001),
     T.W_FED: _at("defrost.aux_call.v", 6.0, yes=0.995, no=0.005),
     T.VALVE_PROOF: _at("defrost.valve_proof", 6.0, shifts=0.995, no=0.005),
     T.RUN_START: _at("defrost.call defrost.pins", 10.0, yes=0.998, no=0.002),
@@ -188,6 +192,6 @@ TESTED: dict[Test, Tested] = {
 }  # fmt: skip
 # What is looked at or watched, not read off a meter.
 SEEN_ONLY = frozenset({
-    T.CASE, T.FACES, T.INSECTS, T.WIRING, T.BREAKER, T.ARMATURE, T.FLOAT, T.PRESSURE, T.BLOWER, T.START, T.FAN_STATE, T.COIL_FACE, T.SEAT,
+    T.CASE, T.FACES, T.FACES2, T.INSECTS, T.WIRING, T.BREAKER, T.ARMATURE, T.FLOAT, T.PRESSURE, T.BLOWER, T.START, T.FAN_STATE, T.COIL_FACE, T.SEAT,
     T.VALVE_PROOF, T.RUN_START, T.RUN_VALVE, T.RUN_FAN, T.RUN_AUX, T.RUN_CONTACTOR, T.RUN_END,
 })  # fmt: skip

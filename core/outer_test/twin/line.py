@@ -11,6 +11,7 @@ from outer_test.twin.unit import BREAKER, FEEDER, OPEN_OHM, SOUND_OHM, Unit, is_
 
 INSIDE = {"compressor": "compressor.inside", "fan": "fan.C"}
 _SUPPLY_OHM = 0.015 + 0.01j  # of each half: transformer and service drop [M]
+_HIGH_STAGE_OHM = 30.0  # what the second contactor feeds [M]
 _HALF = complex(-0.5, 3**0.5 / 2)
 
 
@@ -128,6 +129,8 @@ def _inside(unit: Unit, state: LineState, link: Link) -> complex:
         return 1 / (unit.ohm(name, "relay") if state.relay_closed else OPEN_OHM)
     if link.kind == "coil" and part == "relay":
         return 1 / unit.ohm(name, "wire") if name in unit.values else 1 / complex(4000, 9000)
+    if link.kind == "coil" and part == "compressor":
+        return 1 / _HIGH_STAGE_OHM
     if link.kind == "capacitor":
         return _capacitor(unit, part, link.b, state)
     return 0j
@@ -156,13 +159,16 @@ def _compressor(network: Network, unit: Unit, state: LineState) -> None:
 
 
 def _three_phase(unit: Unit, winding: str, slip: float) -> complex:
-    """One of three windings: locked it draws LRA in the line, turning 0.8 × RLA at a power factor of 0.85 [M]."""
+    """One of three windings: locked it draws LRA in the line, turning 0.8 × RLA at a power factor of 0.85 [M].
+
+    What it takes to magnetise stays, what it pumps goes with its load.
+    """
     own = unit.plate.compressor
     if slip >= 1:
-        size, turned = unit.volts * 3**0.5 / (own.lra or 80.0), complex(0.5, 0.866)
+        inner = unit.volts * 3**0.5 / (own.lra or 80.0) * complex(0.5, 0.866)
     else:
-        size, turned = unit.volts * 3**0.5 / (0.8 * (own.rla or 15.0)), complex(0.85, 0.527)
-    return size * turned + unit.value(f"winding {winding}")
+        inner = unit.volts * 3**0.5 / (0.8 * (own.rla or 15.0)) / complex(0.85 * unit.value("compressor.load", 1.0), -0.527)
+    return inner + unit.value(f"winding {winding}")
 
 
 def _fan(network: Network, unit: Unit, state: LineState) -> None:

@@ -200,6 +200,9 @@ def _line(unit: Unit, on: Behaviour) -> dict[str, Value]:
     for leg in (1, 2, 3) if unit.plate.phase == 3 else (1, 2):
         reads[f"contactor.pole{leg}.drop_v"] = now.across(*POLE[leg].split("–"))
         reads[f"contactor.pole{leg}.a"] = now.through(WHIP[leg])
+    if any(link.a == HIGH_STAGE for link in unit.circuit.links):  # fed through the first pole
+        reads["contactor2.pole1.drop_v"] = now.across("contactor2.L1", "contactor2.T1")
+        reads["contactor2.pole1.a"] = now.through("contactor.L1–contactor2.L1")
     return reads
 
 
@@ -209,6 +212,7 @@ def _across_fuse(unit: Unit, now: Solved, leg: int) -> float:
     return now.across(*FUSE[leg].split("–")) * fuse / (fuse + blade)
 
 
+HIGH_STAGE = "compressor.2"
 # Where low voltage is read; on two-stage units at the second contactor too.
 _LOW_POINTS = {
     "control.r_c.v": ("transformer.R", "transformer.C"), "control.stat_r_c.v": ("indoor.R", "indoor.C"),

@@ -4,6 +4,7 @@ import unittest
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
+from outer_test.assessment import judge
 from outer_test.diagnosis import diagnose
 from outer_test.judgement import Part
 from outer_test.nameplate import Compressor, Contactor, Defrost, Fan, Plate, RunCapacitor
@@ -153,3 +154,34 @@ class Maintenance(unittest.TestCase):
         if "button.terminals" in odd.path:
             self.assertLess(odd.path.index("contactor.pole1.drop_v"), odd.path.index("button.terminals"))
         self.assertEqual([one for one in plain.suspects if one.fault == "worn" and one.probability > 0.05], [])
+
+
+class SecondContactor(unittest.TestCase):
+    """A two-stage unit has two: line volts across a closed pole accuse the one they were read at. Handbook 6 and 13."""
+
+    def pole(self, contactor: str, armature: str) -> Visit:
+        seen = {f"{contactor}__armature": armature} | ({"start__result": "started"} if contactor == "contactor2" else {})
+        read = visit("high-bill", [(f"{contactor}.pole1.drop_v", "238"), (f"{contactor}.pole1.drop_v", "237")], **seen)
+        return replace(read, plate=replace(PLATE, compressor=Compressor(rla=17.9, lra=96, kind="scroll", stages=2)))
+
+    def test_its_open_pole(self) -> None:
+        self.assertEqual(accused(self.pole("contactor2", "in")), [(Part.SECOND_CONTACTOR, "second pitted")])
+        self.assertEqual(accused(self.pole("contactor", "in")), [(Part.CONTACTOR, "pitted")])
+        self.assertEqual(accused(self.pole("contactor2", "out")), [], "an open contactor has line volts across its poles")
+
+    def test_whether_its_own_armature_is_in_is_asked_for(self) -> None:
+        unseen = self.pole("contactor2", "in")
+        unseen = replace(unseen, seen={point: seen for point, seen in unseen.seen.items() if point != "contactor2.armature"})
+        asking = [found for found in judge(unseen).findings if found.point == "contactor2.pole1.drop_v"]
+        self.assertEqual([found.needs for found in asking], [("contactor2.armature",)])
+
+
+class Thermostat(unittest.TestCase):
+    """Handbook 9: an O valve has 24 V in defrost and cooling, none in heating; who puts it there is read at the thermostat."""
+
+    def test_the_valve_fed_in_heating(self) -> None:
+        at_valve = [("defrost.valve_heating.v", "26"), ("defrost.valve_heating.v", "26")]
+        by_stat = visit("blows-cold", [*at_valve, ("control.stat_valve.v", "26")], start__result="started")
+        by_board = visit("blows-cold", [*at_valve, ("control.stat_valve.v", "0.1")], start__result="started")
+        self.assertEqual(accused(by_stat), [(Part.THERMOSTAT, "thermostat reversed")])
+        self.assertEqual(accused(by_board), [(Part.DEFROST_BOARD, "valve relay stuck")])

@@ -148,8 +148,10 @@ class TheTable(unittest.TestCase):
     def test_a_unit_without_the_part_cannot_have_its_fault(self) -> None:
         keys = {one.key for one in hypotheses(Visit(plate=PLATE), self.table)}
         self.assertNotIn("start capacitor weak", keys)
-        self.assertNotIn("never starts", keys, "no defrost control on this plate")
         self.assertIn("herm weak", keys)
+        timed = Visit(plate=replace(PLATE, defrost=Defrost(control="time-temperature")))
+        known = {one.key for one in hypotheses(timed, table_of(timed.plate))}
+        self.assertEqual({"stuck open switch", "open sensor"} & known, {"stuck open switch"})
 
     def test_slices_come_one_by_one_and_are_the_same_each_time(self) -> None:
         first = [one for one in predict(PLATE) if one is not None]

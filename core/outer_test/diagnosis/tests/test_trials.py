@@ -6,7 +6,7 @@ from collections import Counter
 from dataclasses import replace
 
 from outer_test.assessment import judge
-from outer_test.diagnosis import NextTest, diagnose
+from outer_test.diagnosis import NextTest, diagnose, table_of
 from outer_test.diagnosis.around_it import before_it
 from outer_test.twin import FaultKey
 from outer_test.visit import Visit
@@ -49,6 +49,21 @@ class Named(unittest.TestCase):
         """The bench's aim is 2 %; what is left are parts that one reading confirms by itself, as a ground under 10 kΩ does."""
         counted = results(drawn(60, 2, wrong=0.1))
         self.assertLessEqual(counted[Result.WRONG], 3, counted)
+
+
+class Shows(unittest.TestCase):
+    """A fault that no test shows on any unit would never be concluded."""
+
+    def test_every_fault_shows_on_some_unit(self) -> None:
+        kinds = ("scroll, timed board", "scroll, demand, valve B", "reciprocating, relay, singles", "two contactors", "inverter")
+        shown = {key for name in kinds for key, row in table_of(SHAPES[name]).rows.items() if row.measured}
+        only_seen = {FaultKey.WELDED, FaultKey.FAN_WRONG_WAY, FaultKey.TIMER_WRONG}  # faces, the air's way, hours of watching
+        self.assertEqual(set(FaultKey) - shown, only_seen)
+
+    def test_three_phases_have_leads_and_a_load(self) -> None:
+        rows = table_of(SHAPES["three phase"]).rows
+        for key in (FaultKey.LEAD_OPEN, FaultKey.LEAD_JOINT, FaultKey.NOT_PUMPING, FaultKey.HIGH_CHARGE, FaultKey.DIRTY_COIL):
+            self.assertTrue(rows[key].measured, key)
 
 
 class Ends(unittest.TestCase):

@@ -6,6 +6,7 @@ from decimal import Decimal
 
 from outer_test.judgement import DEFAULT, Cuts, Finding, HouseRules, Limits, Place, Rule, Verdict, judged, place, unjudged, worst
 from outer_test.measurement import Measured, by_one_meter, exact, numeric, product, say
+from outer_test.visit import group_of
 
 POLE_THROUGH = Rule("pole-through", "A closed pole that is open", "common practice, no source", "T")
 POLE_DROP = Rule("pole-drop", "Drop across a closed pole", "common practice, little is published", "T", choice="contact_drop")
@@ -69,7 +70,8 @@ def pole_through(
     why = "the contactor is open, so this is no drop" if armature == "out" else "nobody noted whether the armature is in"
     return judged(
         point, POLE_THROUGH, Verdict.UNSURE, f"{shown} across the pole, but {why}.", drop, unit="V", limits=limits,
-        next="Call for it to run, see the armature in, and measure again.", needs=() if armature == "out" else ("contactor.armature",),
+        next="Call for it to run, see the armature in, and measure again.",
+        needs=() if armature == "out" else (f"{group_of(point)}.armature",),
     )  # fmt: skip
 
 

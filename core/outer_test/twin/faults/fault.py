@@ -8,7 +8,7 @@ from outer_test.twin.faults.key import FaultKey
 from outer_test.twin.unit import Unit
 
 # Figures that change what a defrost does.
-_OF_A_DEFROST = ("board.", "switch.", "sensor.", "ambient.", "valve", "fan.relay", "charge", "coil.dirty", "blower.", "no.flow")
+_OF_A_DEFROST = ("board.", "switch.", "sensor.", "ambient.", "valve", "fan.relay", "charge", "coil.dirty", "blower.", "no.flow", "stat.")
 Changes = Callable[[Unit], Mapping[str, float]]
 Looks = Mapping[str, Mapping[str, float]]
 

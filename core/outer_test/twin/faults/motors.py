@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping
 
 from outer_test.judgement import Part
-from outer_test.twin.faults.fault import Fault, Variant, each, fault, times, way
+from outer_test.twin.faults.fault import Fault, Variant, fault, times, way
 from outer_test.twin.faults.key import FaultKey as K
 from outer_test.twin.unit import Unit
 
@@ -11,8 +11,10 @@ _OPEN = 1e9
 _RUN_CAPACITOR = "Replace the run capacitor."
 _COMPRESSOR = "Replace the compressor; acid test first."
 _FAN = "Replace the fan motor with its capacitor."
-_LEAD_C, _LEAD_R = "contactor.T1–compressor.C", "contactor.T2–compressor.R"
-_LEADS_S = ("capacitor.HERM–compressor.S", "capacitor_herm.HERM–compressor.S")
+# The same lead by its ends on one phase and on three, with the capacitor dual or single.
+_LEAD_C = ("contactor.T1–compressor.C", "contactor.T1–compressor.T1")
+_LEAD_R = ("contactor.T2–compressor.R", "contactor.T2–compressor.T2")
+_LEAD_S = ("capacitor.HERM–compressor.S", "capacitor_herm.HERM–compressor.S", "contactor.T3–compressor.T3")
 _SWOLLEN = {"look.capacitor.case": {"flat": 0.42, "dished": 0.11, "bulged": 0.41, "leaking": 0.06}}
 _TRIPPED = {"breaker.tripped": 1.0, **{f"panel.{leg}–breaker.{leg}": _OPEN for leg in (1, 2, 3)}}
 
@@ -22,8 +24,8 @@ def _to_case(unit: Unit) -> Mapping[str, float]:
     return {"cap.case": 1.0, **_TRIPPED} if {"uf.herm", "uf.fan"} & unit.values.keys() else {}
 
 
-def _s_lead(ohm: float) -> Variant:
-    return way(dict.fromkeys(_LEADS_S, ohm))
+def _lead(ends: tuple[str, ...], ohm: float) -> Variant:
+    return way(dict.fromkeys(ends, ohm))
 
 
 def _swapped(unit: Unit) -> Mapping[str, float]:
@@ -61,9 +63,9 @@ MOTORS: tuple[Fault, ...] = (
     fault(K.RELAY_COIL_OPEN, Part.POTENTIAL_RELAY, "The potential relay's coil is open: its contact stays closed.", "Its coil's ohms.", "Replace the relay.",
           way({"relay.2–relay.5": _OPEN, "relay.pick_up": 9.0})),
     fault(K.LEAD_OPEN, Part.COMPRESSOR_LEAD, "A compressor lead is open or burnt.", "Each lead's own ohms, plug to panel.", "Mend or replace the lead.",
-          way({_LEAD_C: _OPEN}), way({_LEAD_R: _OPEN}), _s_lead(_OPEN), looks={"look.wiring": {"sound": 0.4, "burnt": 0.5, "loose": 0.1}}),
+          *(_lead(ends, _OPEN) for ends in (_LEAD_C, _LEAD_R, _LEAD_S)), looks={"look.wiring": {"sound": 0.4, "burnt": 0.5, "loose": 0.1}}),
     fault(K.LEAD_JOINT, Part.COMPRESSOR_LEAD, "A compressor lead has a hot joint.", "Each lead's own ohms, plug to panel: over 0.5 Ω.", "Mend or replace the lead.",
-          *each(6.0, _LEAD_C, _LEAD_R), *each(2.0, _LEAD_C, _LEAD_R), looks={"look.wiring": {"sound": 0.45, "burnt": 0.45, "loose": 0.1}}),
+          *(_lead(ends, ohm) for ohm in (6.0, 2.0) for ends in (_LEAD_C, _LEAD_R)), looks={"look.wiring": {"sound": 0.45, "burnt": 0.45, "loose": 0.1}}),
     fault(K.CAP_TO_CASE, Part.RUN_CAPACITOR, "The run capacitor has broken through to its case.", "Wires off, each terminal to its bare case.", _RUN_CAPACITOR,
           Variant(1.0, _to_case), looks={"look.capacitor.case": {"flat": 0.4, "dished": 0.2, "bulged": 0.3, "leaking": 0.1}}),
     fault(K.HEATER_GROUNDED, Part.CRANKCASE_HEATER, "The crankcase heater is grounded.", "Both leads off, to bare metal.", "Leave its leads off, capped, and replace it.",
