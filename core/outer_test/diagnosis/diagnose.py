@@ -10,7 +10,7 @@ from outer_test.diagnosis.accuse import ENOUGH, Accused, accused
 from outer_test.diagnosis.around_it import before_it, left_behind, under_a_stop, which_control
 from outer_test.diagnosis.hypotheses import Hypothesis, hypotheses
 from outer_test.diagnosis.next_test import NextTest, before_a_part, open_points, ranked_tests, to_confirm
-from outer_test.diagnosis.observations import Observed, observe
+from outer_test.diagnosis.observations import Observed, bad_by_itself, observe
 from outer_test.diagnosis.predict import Table, table_of
 from outer_test.diagnosis.proofs import proved_at
 from outer_test.diagnosis.suspects import Suspect, spoken_for, suspects, weigh
@@ -65,7 +65,7 @@ def diagnose(visit: Visit, judged: Judged | None = None, table: Table | None = N
     evidence = observe(known)
     # The complaint speaks of the unit as it was found: with a part put in, its readings since say what is left.
     left = replace(visit, complaint="maintenance") if visit.repairs else visit
-    among = hypotheses(left, unit, known.aside)
+    among = hypotheses(left, unit, known.aside, tuple(bad_by_itself(known, evidence)))
     chances = weigh(among, evidence)
     among = tuple(one.given(evidence) for one in among)
     blamed = accused(among, chances, evidence, known)

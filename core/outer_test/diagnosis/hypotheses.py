@@ -1,6 +1,6 @@
 """The hypotheses of one unit: the faults it can have, the pairs that go together, what is on the list, and nothing wrong."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import exp, fsum, log, prod
 
@@ -122,20 +122,22 @@ def _of_a_sound_unit(evidence: Evidence) -> float:
     return prod(chance_of(TESTED[test].sound, seen.outcome, seen.times, slip_of(test)) for test, seen in evidence.items())
 
 
-def hypotheses(visit: Visit, table: Table, aside: tuple[SetAside, ...] = ()) -> tuple[Hypothesis, ...]:
+def hypotheses(visit: Visit, table: Table, aside: tuple[SetAside, ...] = (), beside: Sequence[str] = ()) -> tuple[Hypothesis, ...]:
     """Every hypothesis of this unit, with its share beforehand by complaint. Shares add up to anything.
 
-    table: what this unit's faults would show. aside: readings that something on the list explains. Source: [M] a table of ours.
+    table: what this unit's faults would show. aside: readings that something on the list explains. beside: what reads bad and no
+    fault here brings about, by its title. Source: [M] a table of ours.
 
     >>> from outer_test.diagnosis.predict import table_of
     >>> [str(one.key) for one in hypotheses(Visit(), table_of(Visit().plate))][:2]
     ['nothing wrong', 'breaker tripped']
     """
-    return tuple(_all(visit, table, aside))
+    says = f"Nothing is wrong with this unit beside what reads bad: {', '.join(beside)}." if beside else "Nothing is wrong with this unit."
+    nothing = Hypothesis(NOTHING, (), says, (), _by_complaint(NOTHING_WRONG, visit))
+    return (nothing, *_faulty(visit, table, aside))
 
 
-def _all(visit: Visit, table: Table, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
-    yield Hypothesis(NOTHING, (), "Nothing is wrong with this unit.", (), _by_complaint(NOTHING_WRONG, visit))
+def _faulty(visit: Visit, table: Table, aside: tuple[SetAside, ...]) -> Iterator[Hypothesis]:
     none = _NO_HEAT if visit.plate.compressor.kind == "inverter" else frozenset()
     hangs = hangs_on_it(visit.plate, table.rows)
     own = {key: row for key, row in table.rows.items() if key not in none and (row.measured or key in _ONLY_SEEN or key in hangs)}

@@ -3,7 +3,7 @@
 A reading that is unsure or unjudged is no outcome and weighs nothing.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from decimal import Decimal
@@ -131,6 +131,20 @@ def observe(judged: Judged) -> dict[Test, Observed]:
     return found
 
 
+def bad_by_itself(judged: Judged, evidence: Mapping[Test, Observed]) -> Iterator[str]:
+    """The titles of what reads bad and is no outcome of any test: its part is at fault, and brings nothing else about.
+
+    >>> from outer_test.assessment import judge
+    >>> from outer_test.visit import Reading
+    >>> known = judge(Visit(readings=(Reading("heater.ohm", "OL"),)))
+    >>> list(bad_by_itself(known, observe(known)))
+    ['Crankcase heater']
+    """
+    counted = {point for seen in evidence.values() for point in seen.points}
+    bad = (one.point for one in judged.findings if one.verdict is Verdict.BAD and one.point in POINTS and one.point not in counted)
+    yield from (POINTS[point].title for point in dict.fromkeys(bad))
+
+
 def before_the_reset(judged: Judged) -> Iterable[str]:
     """What was read or seen before a tripped breaker was closed once, and is to be read again: it speaks of a unit that was not fed.
 
@@ -246,7 +260,7 @@ def _by_numbers(judged: Judged) -> Iterable[tuple[str, Test, str]]:
     for point, test in (("relay.coil.ohm", Test.RELAY_COIL), ("relay.contact.ohm", Test.RELAY_CONTACT)):
         reading = inputs.get(point)
         if reading is not None:
-            yield point, test, "open" if reading.number is None else "good"
+            yield point, test, "open" if reading.is_open else "good"
 
 
 # Places on the line one after the other, and what is between them.

@@ -54,6 +54,8 @@ class Named(unittest.TestCase):
 class Shows(unittest.TestCase):
     """A fault that no test shows on any unit would never be concluded."""
 
+    tags = frozenset({"slow"})
+
     def test_every_fault_shows_on_some_unit(self) -> None:
         kinds = ("scroll, timed board", "scroll, demand, valve B", "reciprocating, relay, singles", "two contactors", "inverter")
         shown = {key for name in kinds for key, row in table_of(SHAPES[name]).rows.items() if row.measured}
@@ -68,6 +70,8 @@ class Shows(unittest.TestCase):
 
 class Ends(unittest.TestCase):
     """Where no test tells any more, a visit comes to its end: what stands is not asked for over and over."""
+
+    tags = frozenset({"slow"})
 
     def test_what_passes_as_sound(self) -> None:
         plate = SHAPES["scroll, timed board"]
