@@ -88,9 +88,10 @@ class Stamps(TestCase):
         self.assertEqual(self.stamp("valve-shift", 0).json()["errors"][0]["field"], "at")
         self.assertEqual(self.post("undo", stamp=fresh()).json()["errors"][0]["field"], "stamp")
 
-    def test_a_unit_without_a_defrost_control_has_no_bench(self) -> None:
+    def test_a_control_that_is_not_on_record_is_asked_for_first(self) -> None:
         bare = Fixture("Second")
-        self.assertIsNone(bare.client().get(f"/api/v1/visits/{bare.visit.id}").json()["round"]["defrost"])
+        shown = bare.client().get(f"/api/v1/visits/{bare.visit.id}").json()["round"]["defrost"]
+        self.assertEqual((shown["way"]["way"], shown["stamps"]), ("unknown", []))
 
     def timed_out(self, minutes: int) -> str:
         self.stamp("forced", 60.0 * minutes)

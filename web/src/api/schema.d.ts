@@ -1898,7 +1898,7 @@ export interface components {
          * Diagnosis
          * @description What the visit concludes: suspects likeliest first, what is accused, and the tests and repairs ahead as far as they are likely.
          *
-         *     Nothing is ahead only where the visit is concluded.
+         *     Nothing is ahead only where the visit is concluded, or where everything was read and nothing more would tell.
          */
         Diagnosis: {
             /** Suspects */
