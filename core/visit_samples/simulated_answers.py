@@ -20,6 +20,7 @@ _USUAL: dict[str, str] = {
     "safe.tester_after": "yes", "look.board.lights": "steady", "start.equalised": "yes", "defrost.rested": "yes", "defrost.ice": "no",
     "winding.off_h": "3", "record.suction.psi": "118", "record.liquid.psi": "340", "winding.leads.ohm": "0.1",
     "look.contactor2.faces": "clean", "amps.stage": "high", "button.final_run": "good", "record.acid": "clear",
+    "contactor2.pole2.drop_v": "0.006", "contactor2.pole2.a": "7.9",
     "aux.line.v": "240", "start.freed": "no", "button.terminals": "tight",
 }  # fmt: skip
 _AT_PLUG = {"winding.c_r.ohm": "cr", "winding.c_s.ohm": "cs", "winding.r_s.ohm": "rs"}

@@ -6,8 +6,9 @@ from math import fsum, log2
 
 from outer_test.assessment import Judged, points_read, stops_of
 from outer_test.diagnosis.accuse import confirming
+from outer_test.diagnosis.by_numbers import PEAK
 from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
-from outer_test.diagnosis.observations import PEAK, Observed, before_the_reset, read_after
+from outer_test.diagnosis.observations import Observed, before_the_reset, read_after
 from outer_test.diagnosis.once_more import AGAIN, decides_alone, once_more, tripped_again
 from outer_test.diagnosis.proofs import ALSO, PROOFS, TIGHTENED, WIDER, met
 from outer_test.diagnosis.things_tested import TESTED, Test

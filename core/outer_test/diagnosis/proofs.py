@@ -157,13 +157,14 @@ _SAFETIES = ("control.delay", "control.pressure")
 TIGHTENED = "button.terminals"
 _OTHER_COILS = ("contactor2.coil.ohm", "defrost.valve_coil.ohm")
 _STARTS_BY = ("cap.herm.uf", "cap.start.uf", "line.disconnect.v", "line.l1_l2.v", "contactor.line.v")
+_LOADED = ("start.result",)  # volts are lost on the way only where something draws
 ALSO: dict[K, tuple[str, ...]] = {
     K.NO_Y_OUT: _SAFETIES, K.Y_RELAY_BURNT: _SAFETIES, K.STUCK_OPEN: ("contactor.coil.v",), K.GROUNDED: ("winding.at", "winding.r_ground.ohm"),
     K.NEVER_STARTS: ("defrost.coil.f", "defrost.switch.ohm", "control.r_c.v"), K.NO_W: ("defrost.aux_call.v", "defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.FAN_RELAY_STUCK: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.NEVER_ENDS: ("defrost.coil.f", "defrost.switch.ohm", "defrost.coil_sensor.ohm"),
     K.WORN: (TIGHTENED,), K.TRANSFORMER_WEAK: _OTHER_COILS, K.NO_CONTROL_VOLTS: _OTHER_COILS,
-    K.LOCKED: _STARTS_BY, K.TIGHT: _STARTS_BY,
+    K.LOCKED: _STARTS_BY, K.TIGHT: _STARTS_BY, K.WHIP_JOINT: _LOADED, K.DISCONNECT_HOT: _LOADED,
 }  # fmt: skip
 # What a fault brings with it: the second is there too, and is accused as such.
 BRINGS: dict[K, K] = {K.WIRE_CHAFED: K.CONTROL_FUSE_BLOWN}
