@@ -17,8 +17,8 @@ from outer_test.diagnosis.classes import (
 from outer_test.diagnosis.things_tested import Test
 from outer_test.rules.start_and_run.aux_heat import NOTHING_A
 from outer_test.rules.start_and_run.kit import STILL_IN_A
+from outer_test.rules.start_and_run.start import PEAK
 
-PEAK = "amps.compressor.peak_a"
 DRAWS = 0.3  # of its rated amps: the compressor loads what feeds it
 _LOW, _START_LOW, _USUAL_V = 0.9, 0.81, 208.0
 

@@ -6,7 +6,6 @@ from math import fsum, log2
 
 from outer_test.assessment import Judged, points_read, stops_of
 from outer_test.diagnosis.accuse import confirming
-from outer_test.diagnosis.by_numbers import PEAK
 from outer_test.diagnosis.hypotheses import Hypothesis, slip_of, with_slips
 from outer_test.diagnosis.observations import Observed, before_the_reset, read_after
 from outer_test.diagnosis.once_more import AGAIN, decides_alone, once_more, tripped_again
@@ -16,6 +15,7 @@ from outer_test.diagnosis.while_cold import READ_COLD_MIN, read_first
 from outer_test.judgement import Part, Verdict
 from outer_test.procedure import plan_of
 from outer_test.rules.power_up import must_not_run
+from outer_test.rules.start_and_run.start import PEAK
 from outer_test.twin import Fault, FaultKey, fault_of
 from outer_test.visit import POINTS, Measures, measures
 

@@ -9,13 +9,14 @@ from datetime import datetime
 from decimal import Decimal
 
 from outer_test.assessment import Judged, read_in_hand
-from outer_test.diagnosis.by_numbers import PEAK, by_numbers, capital, lost_on_the_way
+from outer_test.diagnosis.by_numbers import by_numbers, capital, lost_on_the_way
 from outer_test.diagnosis.classes import amps_class, capacitance, fan_class, peak_class
 from outer_test.diagnosis.of_several import DECIDED, of_several
 from outer_test.diagnosis.things_tested import Test
 from outer_test.judgement import Finding, Verdict
 from outer_test.measurement import Value, parse_value
 from outer_test.rules.defrost import aux_call_fed, valve_fed, valve_fed_heating
+from outer_test.rules.start_and_run.start import PEAK
 from outer_test.rules.windings.ground import GROUNDED_OHM
 from outer_test.visit import POINTS, Feed, Measures, Visit, group_of, measures, superseded
 

@@ -7,6 +7,7 @@ import { lift, stillOff } from "../../api/writes";
 import { Button } from "../../shell/controls";
 import { FindingLines } from "../../shell/FindingLines";
 import { isOfRun } from "../../shell/points";
+import { StepLink } from "../../shell/StepLink";
 import { Photos } from "../unit/Photos";
 import { CONTROL } from "../round/path";
 import { Answers } from "./Answers";
@@ -142,11 +143,7 @@ function Way({ visit, defrost, disabled }: { visit: VisitShown; defrost: Defrost
         ))}
       </ol>
       {defrost.way.way === "unknown" && (
-        <Link to={`/visits/${visit.id}?point=${CONTROL}`}>
-          <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
-            Which defrost control it has
-          </Text>
-        </Link>
+        <StepLink to={`/visits/${visit.id}?point=${CONTROL}`}>Which defrost control it has</StepLink>
       )}
       {(pins || pins_hold_s != null) && (
         <Text mt="1" fontWeight="600">

@@ -1,12 +1,13 @@
 /** The step at hand where the plate does not name the defrost control: a look at the unit and one tap put it there. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { Link } from "react-router";
 
 import type { Schemas, VisitShown } from "../../api/client";
 import { send } from "../../device/act";
 import { Button } from "../../shell/controls";
 import { isSecondTap, lockTaps } from "../../shell/secondTap";
+import { StepLink } from "../../shell/StepLink";
 import type { PathStep } from "./path";
+import { STEP_FRAME } from "./stepFrame";
 
 type Control = Schemas["Defrost"]["control"];
 
@@ -31,17 +32,7 @@ export function ControlPane({ visit, step, goOn }: Props) {
     send(visit.id, { kind: "plate", why: "", plate: now, fitted, contactor_fitted });
   };
   return (
-    <Flex
-      as="section"
-      aria-label="The step at hand"
-      direction="column"
-      bg="panel"
-      p={{ base: "3", lg: "4" }}
-      borderTopWidth={{ lg: "1px" }}
-      borderColor="ink"
-      overflowY={{ base: "auto", lg: "visible" }}
-      h={{ base: "100%", lg: "auto" }}
-    >
+    <Flex as="section" direction="column" {...STEP_FRAME}>
       <Heading as="h1" fontSize={{ base: "lg", lg: "xl" }}>
         {TITLE}
       </Heading>
@@ -49,12 +40,8 @@ export function ControlPane({ visit, step, goOn }: Props) {
       {control != null && (
         <Text>
           It is on the plate.{" "}
-          <Link to={`/visits/${visit.id}/plate`}>
-            <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
-              Its interval, limit and set points
-            </Text>
-          </Link>{" "}
-          are entered there too.
+          <StepLink to={`/visits/${visit.id}/plate`}>Its interval, limit and set points</StepLink> are entered
+          there too.
         </Text>
       )}
       {/* On a phone the answers lie under the thumb. */}

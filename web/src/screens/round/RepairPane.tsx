@@ -5,6 +5,7 @@ import type { VisitShown } from "../../api/client";
 import { Button } from "../../shell/controls";
 import { PartsIn } from "./PartsIn";
 import type { PathStep } from "./path";
+import { STEP_FRAME } from "./stepFrame";
 
 interface Props {
   visit: VisitShown;
@@ -16,16 +17,7 @@ interface Props {
 
 export function RepairPane({ visit, part, step, goOn }: Props) {
   return (
-    <Box
-      as="section"
-      aria-label="The step at hand"
-      bg="panel"
-      p={{ base: "3", lg: "4" }}
-      borderTopWidth={{ lg: "1px" }}
-      borderColor="ink"
-      overflowY={{ base: "auto", lg: "visible" }}
-      h={{ base: "100%", lg: "auto" }}
-    >
+    <Box as="section" {...STEP_FRAME}>
       <Flex justify="space-between" gap="3" align="baseline">
         <Heading as="h1" fontSize="xl">
           Repair: {part}

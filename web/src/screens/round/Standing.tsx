@@ -1,10 +1,10 @@
 /** Where this stands: what is accused, the suspects with their evidence, and the one test or repair that is next. */
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { Link } from "react-router";
 
 import type { Schemas, VisitShown } from "../../api/client";
 import { Button } from "../../shell/controls";
+import { StepLink } from "../../shell/StepLink";
 import { capital } from "../../shell/words";
 import { CONTROL } from "./path";
 
@@ -60,16 +60,6 @@ function NextLink({ visit, next }: { visit: VisitShown; next: Schemas["NextTest"
   const title = `${next.title} (${next.minutes} min, ${next.power})`;
   if (next.repairs == null) return <PointLink visit={visit} point={next.point} title={title} />;
   return <StepLink to={`/visits/${visit.id}?repair=${encodeURIComponent(next.repairs)}`}>{title}</StepLink>;
-}
-
-function StepLink({ to, children }: { to: string; children: string }) {
-  return (
-    <Link to={to}>
-      <Text as="span" color="copper" fontWeight="700" textDecoration="underline">
-        {children}
-      </Text>
-    </Link>
-  );
 }
 
 /** One tap to where a point is read, by the step's own title where no other is given. */
