@@ -6,7 +6,7 @@ from outer_test.ledger.closing import Closing, closing
 from outer_test.ledger.conclusion import AccusedThen, Conclusion, FoundThen, SuspectThen
 from outer_test.ledger.conflicts import Conflict, ConflictKind, conflicts
 from outer_test.ledger.event import Event, certainly_before, in_order, known_to, order
-from outer_test.ledger.fold import latest_run, lifted_of, placed, standing, visit_of
+from outer_test.ledger.fold import visit_of
 from outer_test.ledger.kinds import (
     KINDS,
     STOPPED,
@@ -30,6 +30,7 @@ from outer_test.ledger.kinds import (
     read_body,
 )
 from outer_test.ledger.recorded import Recorded
+from outer_test.ledger.standing import latest_run, lifted_of, placed, standing
 from outer_test.ledger.unfold import Unfolded, renamed, unfold
 from outer_test.ledger.unit_kinds import Archived, Merged, PartFitted, PlateRead, UnitAdded, UnitNotes
 

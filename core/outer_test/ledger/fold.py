@@ -1,49 +1,38 @@
 """What events add up to: the core's visit."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 
-from outer_test.assessment import power_of
 from outer_test.ledger.event import Event, in_order
 from outer_test.ledger.kinds import STOPPED, Kind
+from outer_test.ledger.power_then import PowerThen
 from outer_test.ledger.proof import proof_doubt
+from outer_test.ledger.standing import in_effect, latest_run, lifted_of, placed, power_said, seen_of, standing
 from outer_test.rules.defrost import timed_out_in_a_row
-from outer_test.visit import (
-    POINTS,
-    Answer,
-    BoardWire,
-    DefrostEvent,
-    Lifted,
-    LiftedEnd,
-    PowerEvent,
-    PowerState,
-    Reading,
-    RunEvent,
-    Seen,
-    Visit,
-)
+from outer_test.visit import Answer, BoardWire, DefrostEvent, PowerState, Reading, RunEvent, Visit
 
 
-def visit_of(events: Iterable[Event], known: Visit) -> Visit:
+def visit_of(events: Iterable[Event], known: Visit, power_then: PowerThen | None = None) -> Visit:
     """The visit that these events add up to.
 
     events: of one visit, those that stand, in any order. known: what was known of unit and company beside them.
 
     Power is nowhere written with a reading: it follows from what comes before it. A correction takes the time and the state
-    of what it corrects. Same events, same visit.
+    of what it corrects. Same events, same visit. power_then: the power at each of them, where that was found already.
 
     >>> visit_of([], Visit()) == Visit()
     True
     """
     every = placed(in_order(events))
+    then = power_then or PowerThen.of(every, known)
     effective = in_effect(every)
     told = {event.kind for event in effective}
     visit = replace(
         known,
-        power=_power(effective),
+        power=power_said(effective),
         proof_doubt=proof_doubt(effective, known),
-        readings=_readings(every, known),
-        seen=_seen(effective),
+        readings=_readings(every, then.states),
+        seen=seen_of(effective),
         lifted=lifted_of(effective),
         repairs=tuple(replace(event.body, at=event.at, id=event.id) for event in standing(effective, Kind.PART)),
         board_wires=_wires(effective),
@@ -59,99 +48,8 @@ def visit_of(events: Iterable[Event], known: Visit) -> Visit:
     return _with_defrost(visit, effective, known) if Kind.STAMP in told else visit
 
 
-def placed(events: Sequence[Event]) -> list[Event]:
-    """The events with each correction behind what it corrects, at that time. One that came with its power (a file's, an older
-    record's) was judged where it stood, and stays there."""
-    by_id = {event.id: event for event in events}
-    origin = {event.id: _first(event, by_id) for event in events if event.kind is Kind.READING and event.body.power is None}
-    where = {event.id: place for place, event in enumerate(events)}
-    at = {event.id: origin.get(event.id, event) for event in events}
-    moved = sorted(events, key=lambda event: (where[at[event.id].id], where[event.id]))
-    return [event if at[event.id] is event else replace(event, at=at[event.id].at) for event in moved]
-
-
-def in_effect(events: Sequence[Event]) -> list[Event]:
-    """The events without the readings that others supersede."""
-    gone = _superseded(events)
-    return [event for event in events if event.id not in gone]
-
-
-def _superseded(events: Iterable[Event]) -> set[str]:
-    return {event.body.supersedes for event in events if event.kind is Kind.READING and event.body.supersedes}
-
-
-def _first(event: Event, by_id: dict[str, Event]) -> Event:
-    """The reading that a chain of corrections began with."""
-    met = {event.id}
-    while (before := by_id.get(event.body.supersedes or "")) is not None and before.id not in met and before.kind is Kind.READING:
-        event = before
-        met.add(event.id)
-    return event
-
-
-def standing(events: Iterable[Event], kind: Kind) -> list[Event]:
-    """The events of a kind that were not taken back, in their order."""
-    every = list(events)
-    gone = {event.body.of for event in every if event.kind is Kind.TAKEN_BACK}
-    return [event for event in every if event.kind is kind and event.id not in gone]
-
-
-def latest_run(events: Iterable[Event]) -> list[Event]:
-    """The standing stamps of the defrost begun last, by their seconds."""
-    every = list(events)
-    run = next((event.body.run for event in reversed(every) if event.kind is Kind.STAMP), None)
-    return sorted((event for event in standing(every, Kind.STAMP) if event.body.run == run), key=lambda event: event.body.s)
-
-
-def _power(events: Iterable[Event]) -> tuple[PowerEvent, ...]:
-    return tuple(replace(event.body, at=event.at) for event in events if event.kind is Kind.POWER)
-
-
-def _seen(events: Iterable[Event]) -> dict[str, str | Seen]:
-    return {event.body.point: Seen(event.body.value, event.at) for event in events if event.kind is Kind.SEEN}
-
-
-def lifted_of(events: Sequence[Event]) -> tuple[Lifted, ...]:
-    """The lines of the list; a line ends once, by what was said of it first."""
-    ends: dict[str, Event] = {}
-    for event in events:
-        if event.kind is Kind.ENDED:
-            ends.setdefault(event.body.line, event)
-    lines = (event for event in events if event.kind is Kind.LIFTED)
-    return tuple(replace(line.body, at=line.at, id=line.id, end=_end(ends.get(line.id))) for line in lines)
-
-
-def _end(event: Event | None) -> LiftedEnd | None:
-    return None if event is None else LiftedEnd(event.body.how, event.at, event.body.why)
-
-
-def _readings(events: Sequence[Event], known: Visit) -> tuple[Reading, ...]:
-    """The readings, each with the power as it was at its own place. One that came with its power (a file's) keeps that."""
-    gone = _superseded(events)
-    found: list[Reading] = []
-    before: list[Event] = []
-    state: PowerState | None = None
-    for event in events:
-        if event.kind is Kind.READING:
-            if event.body.power is None and state is None:
-                state = _state_before(before, [reading for reading in found if reading.id not in gone], known)
-            found.append(replace(event.body, at=event.at, id=event.id, power=event.body.power or state))
-        if event.id not in gone:
-            before.append(event)
-            state = None if _may_change_power(event) else state
-    return tuple(found)
-
-
-def _state_before(events: Sequence[Event], readings: Sequence[Reading], known: Visit) -> PowerState:
-    said = {"power": _power(events), "seen": _seen(events), "lifted": lifted_of(events), "proof_doubt": proof_doubt(events, known)}
-    return power_of(replace(known, readings=tuple(readings), **said)).state  # type: ignore[arg-type]
-
-
-def _may_change_power(event: Event) -> bool:
-    if event.kind in (Kind.READING, Kind.SEEN):
-        point = POINTS[event.body.point]
-        return point.station == "safe" or point.unit == "v"
-    return event.kind in (Kind.POWER, Kind.LIFTED, Kind.ENDED)
+def _readings(events: Sequence[Event], power: Mapping[str, PowerState | None]) -> tuple[Reading, ...]:
+    return tuple(replace(event.body, at=event.at, id=event.id, power=power[event.id]) for event in events if event.kind is Kind.READING)
 
 
 def _wires(events: Iterable[Event]) -> tuple[BoardWire, ...]:

@@ -8,8 +8,10 @@ from typing import Self
 from outer_test.ledger.closing import Closing, closing
 from outer_test.ledger.conflicts import Conflict, conflicts
 from outer_test.ledger.event import Event, in_order, known_to
-from outer_test.ledger.fold import lifted_of, placed, visit_of
+from outer_test.ledger.fold import visit_of
 from outer_test.ledger.kinds import Kind
+from outer_test.ledger.power_then import PowerThen
+from outer_test.ledger.standing import lifted_of, placed
 from outer_test.visit import Thing, Visit, things_off
 
 
@@ -18,13 +20,14 @@ class Recorded:
     """A visit's events and what was known beside them.
 
     known: plate, parts, meters and rules as they stood before anything was written. names: how people are named, by key.
-    unreadable: how many events this version cannot read.
+    unreadable: how many events this version cannot read. grown_from: the same before more was written on it, for speed alone.
     """
 
     known: Visit
     events: tuple[Event, ...]
     names: Mapping[int, str] = field(default_factory=dict)
     unreadable: int = 0
+    grown_from: Self | None = field(default=None, repr=False, compare=False)
 
     @cached_property
     def closing(self) -> Closing:
@@ -34,7 +37,12 @@ class Recorded:
     @cached_property
     def visit(self) -> Visit:
         """The visit that the events which count add up to."""
-        return visit_of(self.closing.counting, self.known)
+        return visit_of(self.closing.counting, self.known, self.power_then)
+
+    @cached_property
+    def power_then(self) -> PowerThen:
+        """The power as it was at each reading."""
+        return PowerThen.of(self._placed, self.known, self.grown_from.power_then if self.grown_from is not None else None)
 
     @property
     def off(self) -> frozenset[Thing]:
@@ -59,7 +67,11 @@ class Recorded:
 
     def of(self, *kinds: Kind) -> list[Event]:
         """The events of these kinds that count, each where it stands."""
-        return [event for event in placed(in_order(self.closing.counting)) if event.kind in kinds]
+        return [event for event in self._placed if event.kind in kinds]
+
+    @cached_property
+    def _placed(self) -> list[Event]:
+        return placed(in_order(self.closing.counting))
 
     def name_of(self, event: Event) -> str:
         """Who wrote it, empty where that is not known."""
@@ -75,4 +87,4 @@ class Recorded:
         >>> Recorded(Visit(), ()).with_events([]).place
         0
         """
-        return replace(self, events=(*self.events, *events))
+        return replace(self, events=(*self.events, *events), grown_from=self.grown_from or self)

@@ -6,8 +6,9 @@ from typing import Any
 from unittest import TestCase
 
 from hypothesis import given, settings
+from hypothesis import strategies as st
 
-from outer_test.assessment import assess
+from outer_test.assessment import assess, power_of
 from outer_test.ledger import (
     KINDS,
     ConflictKind,
@@ -16,7 +17,9 @@ from outer_test.ledger import (
     Finished,
     Kind,
     PlateRead,
+    Recorded,
     Reopened,
+    SeenAt,
     Signature,
     Stamp,
     TakenBack,
@@ -34,10 +37,11 @@ from outer_test.ledger import (
 from outer_test.measurement import FieldProblem
 from outer_test.nameplate import Defrost, Plate
 from outer_test.plain_data import plain, sparse
-from outer_test.visit import Lifted, Note, Reading, Repair, Seen, Thing, Visit
+from outer_test.visit import Lifted, Note, PowerEvent, Reading, Repair, Seen, Thing, Visit, absence_points
 from visit_samples.any_visits import visits
 
 NOON = datetime(2027, 1, 14, 12, tzinfo=UTC)
+ABSENCE = absence_points(Visit())
 
 
 def event(name: str, body: Any, minutes: int = 0, device: str = "a", place: int = 0, after: int | None = None) -> Event:
@@ -82,6 +86,45 @@ class ThereAndBack(TestCase):
         ):  # fmt: skip
             with self.assertRaises(FieldProblem):
                 make()
+
+
+POWER_EVENTS = st.one_of(
+    st.sampled_from(["dead-claimed", "live", "unknown"]).map(lambda state: PowerEvent(state)),  # type: ignore[arg-type]
+    st.builds(
+        Reading,
+        st.sampled_from(["line.l1_l2.v", "line.l1_ground.v", "control.r_c.v", "contactor.coil.v", "cap.herm.uf", *ABSENCE]),
+        st.sampled_from(["0.3", "12", "26.1", "238", "OL"]),
+    ),
+    st.sampled_from([SeenAt("safe.tester_before", "yes"), SeenAt("safe.tester_after", "yes"), SeenAt("contactor.armature", "in")]),
+    st.sampled_from([Lifted("Disconnect pulled", thing=Thing.DISCONNECT), Lifted("FAN wire off", thing=Thing.FAN_WIRE)]),
+    st.integers(0, 9).map(lambda line: Ended(str(line), "back")),
+    st.just(None),
+)
+
+
+class PowerOfAReading(TestCase):
+    @settings(max_examples=150, deadline=None)
+    @given(st.lists(st.tuples(POWER_EVENTS, st.integers(0, 12)), max_size=24), st.booleans())
+    def test_it_is_the_power_that_everything_before_it_adds_up_to(self, bodies: list[tuple[Any, int]], proved: bool) -> None:
+        before = [SeenAt("safe.tester_before", "yes"), *(Reading(point, "0.2") for point in ABSENCE), SeenAt("safe.tester_after", "yes")]
+        events: list[Event] = []
+        for body, other in [*((one, 0) for one in before if proved), *bodies]:
+            # Only the latest is corrected here: then what stood before a correction is what is written before it.
+            corrected = events and events[-1].kind is Kind.READING and other % 4 == 0 and isinstance(body, Reading)
+            same = replace(body, point=events[-1].body.point, supersedes=events[-1].id) if corrected else body
+            if same is not None:
+                events.append(event(str(len(events)), same, len(events)))
+        visit = visit_of(events, Visit())
+        for reading in visit.readings:
+            place = int(str(reading.id))
+            first = place - 1 if events[place].body.supersedes else place
+            while events[first].body.supersedes:
+                first -= 1
+            self.assertEqual(reading.power, power_of(visit_of(events[:first], Visit())).state, reading)
+        known = Visit()
+        for count in range(len(events)):
+            grown = Recorded(known, tuple(events[:count])).with_events(events[count : count + 1]).with_events(events[count + 1 :])
+            self.assertEqual(grown.visit, visit)
 
 
 class Folding(TestCase):

@@ -1,0 +1,91 @@
+"""The power as it was at each reading's own place: nobody writes it down, it follows from everything before."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Self
+
+from outer_test.assessment import power_of
+from outer_test.ledger.event import Event
+from outer_test.ledger.kinds import Kind
+from outer_test.ledger.proof import proof_doubt
+from outer_test.ledger.standing import lifted_of, power_said, seen_of, superseded
+from outer_test.rules.make_safe import reads_live
+from outer_test.visit import POINTS, PowerState, Reading, Visit
+
+
+@dataclass(frozen=True, slots=True)
+class PowerThen:
+    """The power at each reading of these events, by id, and from what they were found.
+
+    events: each in its place. known: what was known of unit and company beside them.
+    """
+
+    events: Sequence[Event]
+    known: Visit
+    states: Mapping[str, PowerState | None]
+
+    @classmethod
+    def of(cls, events: Sequence[Event], known: Visit, earlier: Self | None = None) -> Self:
+        """Find them. earlier: what was found of the same visit before more was written: what it says of the same beginning is taken
+        from it, for finding it again takes longer the more was read."""
+        same = 0 if earlier is None or earlier.known is not known else _same(events, earlier.events)
+        states = {} if earlier is None else {event.id: earlier.states[event.id] for event in events[:same] if event.kind is Kind.READING}
+        _find(events, known, states)
+        return cls(events, known, states)
+
+
+def _same(events: Sequence[Event], earlier: Sequence[Event]) -> int:
+    """How many of the first events are the same, and corrected alike."""
+    gone, before = superseded(events), superseded(earlier)
+    count = 0
+    for event, other in zip(events, earlier, strict=False):
+        if event.id != other.id or event.at != other.at or (event.id in gone) != (other.id in before):
+            break
+        count += 1
+    return count
+
+
+def _find(events: Sequence[Event], known: Visit, states: dict[str, PowerState | None]) -> None:
+    """Add the states that are not there yet. A reading that came with its power (a file's) keeps that."""
+    gone = superseded(events)
+    telling: list[Reading] = []  # those that can say what the power is: nothing else is looked at for it
+    before: list[Event] = []
+    state: PowerState | None = None
+    said: PowerState | None = None
+    for event in events:
+        if event.kind is Kind.READING:
+            if event.id in states:
+                state = states[event.id] if event.body.power is None else state
+            elif event.body.power is not None:
+                states[event.id] = event.body.power
+            else:
+                state = _state_before(before, telling, known) if state is None else state
+                states[event.id] = state
+        if event.id in gone:
+            continue
+        before.append(event)
+        if event.kind is Kind.READING and _tells_power(event.body.point):
+            telling.append(replace(event.body, at=event.at, id=event.id, power=states[event.id]))
+        if event.kind is Kind.POWER:
+            said = event.body.state
+        if _may_change_power(event, read_live=state == "live" != said):
+            state = None
+
+
+def _state_before(events: Sequence[Event], readings: Sequence[Reading], known: Visit) -> PowerState:
+    said = {"power": power_said(events), "seen": seen_of(events), "lifted": lifted_of(events), "proof_doubt": proof_doubt(events, known)}
+    return power_of(replace(known, readings=tuple(readings), **said)).state  # type: ignore[arg-type]
+
+
+def _tells_power(point: str) -> bool:
+    return POINTS[point].station == "safe" or POINTS[point].unit == "v"
+
+
+def _may_change_power(event: Event, read_live: bool) -> bool:
+    """Whether the power may be another after this. read_live: it is live by a reading alone, which a later one may take back."""
+    if event.kind is Kind.READING:
+        point = event.body.point
+        return POINTS[point].station == "safe" or reads_live(point, event.body.value) or (read_live and _tells_power(point))
+    if event.kind is Kind.SEEN:
+        return POINTS[event.body.point].station == "safe"
+    return event.kind in (Kind.POWER, Kind.LIFTED, Kind.ENDED)
