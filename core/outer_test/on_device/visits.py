@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from outer_test.acts import Doer, Done, Outcome, with_all
-from outer_test.ledger import RecordData, Recorded, recorded_from
+from outer_test.ledger import Kind, RecordData, Recorded, recorded_from
 from outer_test.plain_data import plain, read_text
 from outer_test.round import Round, Verdicts, round_of, verdicts_of
 
@@ -20,7 +20,7 @@ class Judged:
 
 @dataclass(frozen=True, slots=True)
 class JudgedFirst:
-    """As `Judged`, with each reading's own verdict and nothing that is concluded from all of them."""
+    """The verdict of what was done last, and what became of each act: what is shown before `Judged` is there."""
 
     verdicts: Verdicts
     outcomes: tuple[Outcome, ...]
@@ -55,7 +55,13 @@ class Visits:
         return json.dumps(plain(judged(recorded, read_text(tuple[Done, ...], acts), doer)), ensure_ascii=False)
 
     def judge_first(self, visit: str, acts: str) -> str:
-        """`JudgedFirst` as JSON, likewise: what `judge` is going to say of each reading, at once."""
+        """`JudgedFirst` as JSON, likewise: at once what `judge` is going to say of what was done last."""
         recorded, doer = self._kept[visit]
-        after, outcomes = with_all(recorded, read_text(tuple[Done, ...], acts), doer)
-        return json.dumps(plain(JudgedFirst(verdicts_of(after), outcomes)), ensure_ascii=False)
+        done = read_text(tuple[Done, ...], acts)
+        before, earlier = with_all(recorded, done[:-1], doer)
+        after, last = with_all(before, done[-1:], doer)
+        return json.dumps(plain(JudgedFirst(verdicts_of(after, _points_written(before, after)), earlier + last)), ensure_ascii=False)
+
+
+def _points_written(before: Recorded, after: Recorded) -> list[str]:
+    return [event.body.point for event in after.events[len(before.events) :] if event.kind in (Kind.READING, Kind.SEEN)]

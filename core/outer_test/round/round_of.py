@@ -1,9 +1,10 @@
 """From what is on record to everything a screen shows of a visit: the one question that server and device both answer."""
 
 from collections.abc import Iterable
+from dataclasses import replace
 
 from outer_test import VERSION
-from outer_test.assessment import Assessment, Judged, as_left, assessment_of, judge
+from outer_test.assessment import Assessment, as_left, assessment_of, judge
 from outer_test.circuit import ladder_of
 from outer_test.customer import CustomerPage, customer_page
 from outer_test.diagnosis import Diagnosis, diagnose, expected_here, table_of
@@ -38,8 +39,7 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
     """
     visit = recorded.visit
     judged = judge(as_left(visit))
-    first = _verdicts(recorded, judged)
-    assessment = first.assessment
+    assessment = assessment_of(visit, judged)
     table = table_of(visit.plate)
     planned = stations(visit, {finding.point: finding.verdict for finding in assessment.findings if finding.verdict is not None})
     diagnosis = diagnose(visit, judged, table)
@@ -49,20 +49,20 @@ def round_of(recorded: Recorded, asker: int | None = None) -> Round:
         place=recorded.place,
         stations=planned,
         path=path_of(judged, planned, assessment, diagnosis),
-        caught=first.caught,
+        caught=caught(judged.power.state),
         assessment=assessment,
         diagnosis=diagnosis,
         customer=_customer(recorded, assessment, diagnosis),
         signature=next((_signed(one) for one in reversed(recorded.of(Kind.SIGNATURE))), None),
         expected=dict(expected_here(visit.plate, table, assessment.findings)),
-        entries=first.entries,
-        lifted=first.lifted,
+        entries=tuple(entries_of(recorded)),
+        lifted=tuple(_lifted(recorded)),
         parts=tuple(
             NewPartShown(event.id, event.at, recorded.name_of(event), event.body)
             for event in standing(recorded.of(Kind.PART, Kind.TAKEN_BACK), Kind.PART)
         ),
         notes=tuple(NoteShown(note.id, note.body.text, note.at, recorded.name_of(note)) for note in recorded.of(Kind.NOTE)),
-        power_log=first.power_log,
+        power_log=_power_log(recorded),
         plate=visit.plate,
         fitted=visit.fitted,
         contactor_fitted=visit.contactor_fitted,
@@ -93,25 +93,28 @@ def _signed(event: Event) -> SignedShown:
     return SignedShown(event.body.name, event.at, event.body.strokes)
 
 
-def verdicts_of(recorded: Recorded) -> Verdicts:
-    """What the visit's readings say, each for itself.
+def verdicts_of(recorded: Recorded, written_at: Iterable[str] = ()) -> Verdicts:
+    """What is said first, once something was written at these points.
 
-    >>> verdicts_of(Recorded(Visit(), ())).assessment.overall.value
+    >>> verdicts_of(Recorded(Visit(), ()), ["cap.herm.uf"]).assessment.overall.value
     'unjudged'
     """
-    return _verdicts(recorded, judge(as_left(recorded.visit)))
-
-
-def _verdicts(recorded: Recorded, judged: Judged) -> Verdicts:
-    said = recorded.of(Kind.POWER)
+    judged = judge(as_left(recorded.visit))
+    assessment = assessment_of(recorded.visit, judged)
+    points = frozenset(written_at).union(*((stop.point, stop.raised_by) for stop in assessment.stops))
     return Verdicts(
+        points=tuple(sorted(points)),
         place=recorded.place,
         caught=caught(judged.power.state),
-        assessment=assessment_of(recorded.visit, judged),
-        entries=tuple(entries_of(recorded)),
+        assessment=replace(assessment, findings=tuple(finding for finding in assessment.findings if finding.point in points)),
+        entries=tuple(entry for entry in entries_of(recorded) if entry.point in points),
         lifted=tuple(_lifted(recorded)),
-        power_log=tuple(PowerShown(one.id, one.body.state, one.at, recorded.name_of(one)) for one in said),
+        power_log=_power_log(recorded),
     )
+
+
+def _power_log(recorded: Recorded) -> tuple[PowerShown, ...]:
+    return tuple(PowerShown(said.id, said.body.state, said.at, recorded.name_of(said)) for said in recorded.of(Kind.POWER))
 
 
 def _defrost(recorded: Recorded, judged: Assessment) -> DefrostShown:

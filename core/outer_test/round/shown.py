@@ -150,8 +150,12 @@ class SignedShown:
 
 @dataclass(frozen=True, slots=True)
 class Verdicts:
-    """What of a `Round` each reading says for itself: shown first, for concluding from all of them takes longer."""
+    """What of a `Round` is shown first, for concluding from all readings takes longer: the power, what is off, and verdicts.
 
+    `points` are those that were just written at, and those of the stops: of them alone are the entries and the assessment's findings.
+    """
+
+    points: tuple[str, ...]
     place: int
     caught: dict[str, str]
     assessment: Assessment

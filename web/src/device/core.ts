@@ -116,7 +116,7 @@ export const keepInCore = (visit: string, record: string, ahead: number): Promis
 export const judgeInCore = (visit: string, acts: string): Promise<string> =>
   ask({ kind: "judge", visit, acts });
 
-/** The same, with each reading's own verdict and no conclusion: that takes longer. */
+/** The same, with no more than the verdict of what was done last: the rest takes longer. */
 export const judgeFirst = (visit: string, acts: string): Promise<string> =>
   ask({ kind: "first", visit, acts });
 

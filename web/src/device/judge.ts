@@ -30,12 +30,29 @@ export async function judgedHere(
   return JSON.parse(await judgeInCore(id, JSON.stringify(waiting.map(asDone)))) as Judged;
 }
 
-type Verdicts = Pick<
-  VisitShown["round"],
-  "place" | "caught" | "assessment" | "entries" | "lifted" | "power_log"
->;
+type Round = VisitShown["round"];
 
-/** What each reading says for itself, a good deal before what all of them come to; nothing where the core is not up. */
+/** What is said first; its entries and findings are those at `points` alone. */
+type Verdicts = Pick<Round, "place" | "caught" | "assessment" | "entries" | "lifted" | "power_log"> & {
+  points: string[];
+};
+
+/** A round with what was said first put in where it belongs. */
+function withVerdicts(round: Round, { points, ...first }: Verdicts): Round {
+  const at = new Set(points);
+  const findings = inPlace(round.assessment.findings, first.assessment.findings, at);
+  const entries = inPlace(round.entries, first.entries, at);
+  return { ...round, ...first, entries, assessment: { ...first.assessment, findings } };
+}
+
+function inPlace<At extends { point: string }>(old: At[], fresh: At[], points: Set<string>): At[] {
+  const first = old.findIndex(({ point }) => points.has(point));
+  const where = first < 0 ? old.length : first;
+  const others = (part: At[]) => part.filter(({ point }) => !points.has(point));
+  return [...others(old.slice(0, where)), ...fresh, ...others(old.slice(where))];
+}
+
+/** The verdict of what was done last, a good deal before what all readings come to; nothing where the core is not up. */
 async function firstHere(shown: VisitShown, waiting: Entry[]): Promise<Verdicts | undefined> {
   if (coreState() !== "ready" || shown.round.unreadable > 0) return undefined;
   try {
@@ -107,27 +124,23 @@ let asked = 0;
 const drawn = new Map<string, number>();
 
 /** Draw what the question of this number came to, but where a later one's answer is on the screen. */
-async function drawRound(
-  mine: number,
-  shown: VisitShown,
-  changed: Partial<VisitShown["round"]>,
-): Promise<void> {
+async function drawRound(mine: number, shown: VisitShown, changed: (round: Round) => Round): Promise<void> {
   if (mine < (drawn.get(shown.id) ?? 0)) return;
   drawn.set(shown.id, mine);
   const now = queries.getQueryData<VisitShown>(["visit", shown.id]) ?? shown;
-  const next = { ...now, round: { ...now.round, ...changed } };
+  const next = { ...now, round: changed(now.round) };
   queries.setQueryData(["visit", shown.id], next);
   // Without signal the day's list goes by what is kept here.
   if (!isReached()) await keepVisit(next);
 }
 
-/** Draw what each reading says for itself, what was just typed among them: at once, before it is in the store. */
+/** Draw the verdict of what was just done: at once, before it is in the store. */
 export async function drawFirst(visit: string): Promise<void> {
   const shown = queries.getQueryData<VisitShown>(["visit", visit]);
   if (shown === undefined) return;
   const mine = (asked += 1);
   const first = await firstHere(shown, waitingNow(visit));
-  if (first !== undefined) await drawRound(mine, shown, first);
+  if (first !== undefined) await drawRound(mine, shown, (round) => withVerdicts(round, first));
 }
 
 /** Draw a visit anew with all that was done on it; what is wrong with an entry stays with it. Gives back what became of each. */
@@ -138,7 +151,7 @@ export async function redraw(visit: string): Promise<Outcome[]> {
   const answer = await judgedWith(shown, await waitingOf(visit));
   if (answer === undefined) return [];
   // An answer that was overtaken is not drawn; what it says of the entries holds.
-  await drawRound(mine, shown, answer.round);
+  await drawRound(mine, shown, () => answer.round);
   await take(answer.outcomes);
   return answer.outcomes;
 }

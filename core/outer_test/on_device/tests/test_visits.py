@@ -21,6 +21,10 @@ def done(number: int, **act: Any) -> dict[str, Any]:
     return {"id": f"00000000-0000-4000-8000-{number:012}", "at": f"2027-01-14T09:{number:02}:00Z", "seq": number, "after": 3, "act": act}
 
 
+def of_points(said: list[dict[str, Any]], points: list[str]) -> list[dict[str, Any]]:
+    return [one for one in said if one["point"] in points]
+
+
 class First(unittest.TestCase):
     def test_it_is_part_of_the_whole(self) -> None:
         visits = Visits()
@@ -36,6 +40,13 @@ class First(unittest.TestCase):
             text = json.dumps(acts[:count])
             first, whole = json.loads(visits.judge_first("v", text)), json.loads(visits.judge("v", text))
             self.assertEqual(first["outcomes"], whole["outcomes"])
-            self.assertEqual(first["verdicts"], {name: whole["round"][name] for name in first["verdicts"]})
+            verdicts, there = first["verdicts"], whole["round"]
+            points = verdicts.pop("points")
+            there["entries"] = of_points(there["entries"], points)
+            there["assessment"]["findings"] = of_points(there["assessment"]["findings"], points)
+            self.assertEqual(verdicts, {name: there[name] for name in verdicts})
+            written = {act["act"]["point"] for act in acts[count - 1 : count] if act["act"].get("typed", "nonsense") != "nonsense"}
+            stops = {stop[name] for stop in there["assessment"]["stops"] for name in ("point", "raised_by")}
+            self.assertEqual(set(points), written | stops)
         self.assertEqual(first["verdicts"]["assessment"]["overall"], "stop")
         self.assertNotIn("diagnosis", first["verdicts"])
