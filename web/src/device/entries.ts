@@ -1,4 +1,5 @@
 /** What was done on this device and is not on the server yet. It is stored before the screen moves, and every tab shows the same. */
+import { replaceEqualDeep } from "@tanstack/react-query";
 import { liveQuery } from "dexie";
 
 import { ApiProblem } from "../api/client";
@@ -10,8 +11,15 @@ import { useWatched, Watched } from "./watched";
 
 const entries = new Watched<Entry[]>([]);
 
+function withoutOrder(entry: Entry): Entry {
+  const same = { ...entry };
+  delete same.n;
+  return same;
+}
+
 liveQuery(() => store.entries.orderBy("n").toArray()).subscribe({
-  next: (now) => entries.set(now),
+  // What this tab wrote itself it knows by then: nothing is drawn anew for its order in the store.
+  next: (now) => entries.set(replaceEqualDeep(entries.get(), now.map(withoutOrder))),
   // A store that cannot be read (a private window, a full disk) is told where something is to be stored.
   error: (problem) => console.warn("What waits on this device cannot be read.", problem),
 });
@@ -36,7 +44,7 @@ export async function storeEntry(visit: string, act: Act, at = new Date().toISOS
   writeAhead(entry);
   entries.set([...allEntries(), entry]);
   try {
-    const n = await store.entries.add(entry);
+    const n = await store.entries.add({ ...entry });
     forgetAhead(entry);
     return { ...entry, n };
   } catch (problem) {

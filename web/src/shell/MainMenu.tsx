@@ -68,23 +68,6 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
   const id = useId();
   const [mode, turn] = useMode();
   const [scale, turnScale] = useScale();
-  const mine = useEntries().filter((entry) => !isRefused(entry) && entry.member === memberNow()).length;
-  const [asked, setAsked] = useState(false);
-  const leave = async () => {
-    if (mine > 0 && !asked) {
-      setAsked(true);
-      return;
-    }
-    try {
-      await sessionIs(await data(api.DELETE("/api/v1/session")));
-    } catch (problem) {
-      const { say } = await import("./toast");
-      say(inWords(problem, " Signing out needs signal."));
-      return;
-    }
-    // What the one before saw is not there for the next.
-    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
-  };
   const close = () => document.getElementById(id)?.hidePopover();
   return (
     <>
@@ -109,14 +92,38 @@ export function MainMenu({ withPlaces }: { withPlaces: boolean }) {
         <Place to="/password" onClick={close}>
           Change your password
         </Place>
-        <Act type="button" onClick={() => void leave()}>
-          {asked && mine > 0
-            ? `Sign out all the same: ${mine} ${mine === 1 ? "entry waits" : "entries wait"} until you sign in here again`
-            : "Sign out"}
-        </Act>
+        <SignOut />
         <Ready />
       </Sheet>
     </>
+  );
+}
+
+/** Asks where something waits on this device; on its own, so that an entry draws no menu anew. */
+function SignOut() {
+  const mine = useEntries().filter((entry) => !isRefused(entry) && entry.member === memberNow()).length;
+  const [asked, setAsked] = useState(false);
+  const leave = async () => {
+    if (mine > 0 && !asked) {
+      setAsked(true);
+      return;
+    }
+    try {
+      await sessionIs(await data(api.DELETE("/api/v1/session")));
+    } catch (problem) {
+      const { say } = await import("./toast");
+      say(inWords(problem, " Signing out needs signal."));
+      return;
+    }
+    // What the one before saw is not there for the next.
+    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== "session" });
+  };
+  return (
+    <Act type="button" onClick={() => void leave()}>
+      {asked && mine > 0
+        ? `Sign out all the same: ${mine} ${mine === 1 ? "entry waits" : "entries wait"} until you sign in here again`
+        : "Sign out"}
+    </Act>
   );
 }
 
