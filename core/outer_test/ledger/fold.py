@@ -1,37 +1,36 @@
 """What events add up to: the core's visit."""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import replace
 
 from outer_test.ledger.event import Event, in_order
 from outer_test.ledger.kinds import STOPPED, Kind
-from outer_test.ledger.power_then import PowerThen
 from outer_test.ledger.proof import proof_doubt
+from outer_test.ledger.readings_then import ReadingsThen
 from outer_test.ledger.standing import in_effect, latest_run, lifted_of, placed, power_said, seen_of, standing
 from outer_test.rules.defrost import timed_out_in_a_row
-from outer_test.visit import Answer, BoardWire, DefrostEvent, PowerState, Reading, RunEvent, Visit
+from outer_test.visit import Answer, BoardWire, DefrostEvent, RunEvent, Visit
 
 
-def visit_of(events: Iterable[Event], known: Visit, power_then: PowerThen | None = None) -> Visit:
+def visit_of(events: Iterable[Event], known: Visit, readings: ReadingsThen | None = None) -> Visit:
     """The visit that these events add up to.
 
     events: of one visit, those that stand, in any order. known: what was known of unit and company beside them.
 
     Power is nowhere written with a reading: it follows from what comes before it. A correction takes the time and the state
-    of what it corrects. Same events, same visit. power_then: the power at each of them, where that was found already.
+    of what it corrects. Same events, same visit. readings: those among them with their power, where that was found already.
 
     >>> visit_of([], Visit()) == Visit()
     True
     """
     every = placed(in_order(events))
-    then = power_then or PowerThen.of(every, known)
     effective = in_effect(every)
     told = {event.kind for event in effective}
     visit = replace(
         known,
         power=power_said(effective),
         proof_doubt=proof_doubt(effective, known),
-        readings=_readings(every, then.states),
+        readings=tuple((readings or ReadingsThen.of(every, known)).readings.values()),
         seen=seen_of(effective),
         lifted=lifted_of(effective),
         repairs=tuple(replace(event.body, at=event.at, id=event.id) for event in standing(effective, Kind.PART)),
@@ -46,10 +45,6 @@ def visit_of(events: Iterable[Event], known: Visit, power_then: PowerThen | None
         elif event.kind is Kind.CORRECTED:
             visit = replace(visit, complaint=event.body.complaint or None, began=event.body.began or None)
     return _with_defrost(visit, effective, known) if Kind.STAMP in told else visit
-
-
-def _readings(events: Sequence[Event], power: Mapping[str, PowerState | None]) -> tuple[Reading, ...]:
-    return tuple(replace(event.body, at=event.at, id=event.id, power=power[event.id]) for event in events if event.kind is Kind.READING)
 
 
 def _wires(events: Iterable[Event]) -> tuple[BoardWire, ...]:

@@ -10,7 +10,7 @@ from outer_test.ledger.conflicts import Conflict, conflicts
 from outer_test.ledger.event import Event, in_order, known_to
 from outer_test.ledger.fold import visit_of
 from outer_test.ledger.kinds import Kind
-from outer_test.ledger.power_then import PowerThen
+from outer_test.ledger.readings_then import ReadingsThen
 from outer_test.ledger.standing import lifted_of, placed
 from outer_test.visit import Thing, Visit, things_off
 
@@ -37,12 +37,12 @@ class Recorded:
     @cached_property
     def visit(self) -> Visit:
         """The visit that the events which count add up to."""
-        return visit_of(self.closing.counting, self.known, self.power_then)
+        return visit_of(self.closing.counting, self.known, self.readings_then)
 
     @cached_property
-    def power_then(self) -> PowerThen:
-        """The power as it was at each reading."""
-        return PowerThen.of(self._placed, self.known, self.grown_from.power_then if self.grown_from is not None else None)
+    def readings_then(self) -> ReadingsThen:
+        """The readings with the power as it was at each."""
+        return ReadingsThen.of(self._placed, self.known, self.grown_from.readings_then if self.grown_from is not None else None)
 
     @property
     def off(self) -> frozenset[Thing]:

@@ -1,4 +1,4 @@
-"""The power as it was at each reading's own place: nobody writes it down, it follows from everything before."""
+"""The readings, each with the power as it was at its own place: nobody writes that down, it follows from everything before."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
@@ -14,24 +14,26 @@ from outer_test.visit import POINTS, PowerState, Reading, Visit
 
 
 @dataclass(frozen=True, slots=True)
-class PowerThen:
-    """The power at each reading of these events, by id, and from what they were found.
+class ReadingsThen:
+    """The readings among these events by id, each with the power at its place, and from what that was found.
 
     events: each in its place. known: what was known of unit and company beside them.
     """
 
     events: Sequence[Event]
     known: Visit
-    states: Mapping[str, PowerState | None]
+    readings: Mapping[str, Reading]
 
     @classmethod
     def of(cls, events: Sequence[Event], known: Visit, earlier: Self | None = None) -> Self:
-        """Find them. earlier: what was found of the same visit before more was written: what it says of the same beginning is taken
-        from it, for finding it again takes longer the more was read."""
+        """Find them. earlier: what was found of the same visit before more was written: the readings of the same beginning are taken
+        from it, for finding the power again takes longer the more was read."""
         same = 0 if earlier is None or earlier.known is not known else _same(events, earlier.events)
-        states = {} if earlier is None else {event.id: earlier.states[event.id] for event in events[:same] if event.kind is Kind.READING}
-        _find(events, known, states)
-        return cls(events, known, states)
+        readings = (
+            {} if earlier is None else {event.id: earlier.readings[event.id] for event in events[:same] if event.kind is Kind.READING}
+        )
+        _find(events, known, readings)
+        return cls(events, known, readings)
 
 
 def _same(events: Sequence[Event], earlier: Sequence[Event]) -> int:
@@ -45,8 +47,8 @@ def _same(events: Sequence[Event], earlier: Sequence[Event]) -> int:
     return count
 
 
-def _find(events: Sequence[Event], known: Visit, states: dict[str, PowerState | None]) -> None:
-    """Add the states that are not there yet. A reading that came with its power (a file's) keeps that."""
+def _find(events: Sequence[Event], known: Visit, readings: dict[str, Reading]) -> None:
+    """Add the readings that are not there yet. One that came with its power (a file's) keeps that."""
     gone = superseded(events)
     telling: list[Reading] = []  # those that can say what the power is: nothing else is looked at for it
     before: list[Event] = []
@@ -54,18 +56,17 @@ def _find(events: Sequence[Event], known: Visit, states: dict[str, PowerState | 
     said: PowerState | None = None
     for event in events:
         if event.kind is Kind.READING:
-            if event.id in states:
-                state = states[event.id] if event.body.power is None else state
-            elif event.body.power is not None:
-                states[event.id] = event.body.power
-            else:
-                state = _state_before(before, telling, known) if state is None else state
-                states[event.id] = state
+            if event.id not in readings:
+                if event.body.power is None:
+                    state = state or _state_before(before, telling, known)
+                readings[event.id] = replace(event.body, at=event.at, id=event.id, power=event.body.power or state)
+            elif event.body.power is None:
+                state = readings[event.id].power
         if event.id in gone:
             continue
         before.append(event)
         if event.kind is Kind.READING and _tells_power(event.body.point):
-            telling.append(replace(event.body, at=event.at, id=event.id, power=states[event.id]))
+            telling.append(readings[event.id])
         if event.kind is Kind.POWER:
             said = event.body.state
         if _may_change_power(event, read_live=state == "live" != said):
