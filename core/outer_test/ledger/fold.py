@@ -12,25 +12,33 @@ from outer_test.rules.defrost import timed_out_in_a_row
 from outer_test.visit import Answer, BoardWire, DefrostEvent, RunEvent, Visit
 
 
-def visit_of(events: Iterable[Event], known: Visit, readings: ReadingsThen | None = None) -> Visit:
+def visit_of(events: Iterable[Event], known: Visit) -> Visit:
     """The visit that these events add up to.
 
     events: of one visit, those that stand, in any order. known: what was known of unit and company beside them.
 
     Power is nowhere written with a reading: it follows from what comes before it. A correction takes the time and the state
-    of what it corrects. Same events, same visit. readings: those among them with their power, where that was found already.
+    of what it corrects. Same events, same visit.
 
     >>> visit_of([], Visit()) == Visit()
     True
     """
-    every = placed(in_order(events))
-    effective = in_effect(every)
+    return folded(ReadingsThen.of(placed(in_order(events)), known))
+
+
+def folded(then: ReadingsThen) -> Visit:
+    """The same, where the events are each in its place and their readings were found.
+
+    >>> folded(ReadingsThen.of([], Visit())) == Visit()
+    True
+    """
+    known, effective = then.known, in_effect(then.events)
     told = {event.kind for event in effective}
     visit = replace(
         known,
         power=power_said(effective),
         proof_doubt=proof_doubt(effective, known),
-        readings=tuple((readings or ReadingsThen.of(every, known)).readings.values()),
+        readings=tuple(then.readings.values()),
         seen=seen_of(effective),
         lifted=lifted_of(effective),
         repairs=tuple(replace(event.body, at=event.at, id=event.id) for event in standing(effective, Kind.PART)),

@@ -8,7 +8,7 @@ from typing import Self
 from outer_test.ledger.closing import Closing, closing
 from outer_test.ledger.conflicts import Conflict, conflicts
 from outer_test.ledger.event import Event, in_order, known_to
-from outer_test.ledger.fold import visit_of
+from outer_test.ledger.fold import folded
 from outer_test.ledger.kinds import Kind
 from outer_test.ledger.readings_then import ReadingsThen
 from outer_test.ledger.standing import lifted_of, placed
@@ -37,7 +37,7 @@ class Recorded:
     @cached_property
     def visit(self) -> Visit:
         """The visit that the events which count add up to."""
-        return visit_of(self.closing.counting, self.known, self.readings_then)
+        return folded(self.readings_then)
 
     @cached_property
     def readings_then(self) -> ReadingsThen:

@@ -1,10 +1,9 @@
 """From what is on record to everything a screen shows of a visit: the one question that server and device both answer."""
 
 from collections.abc import Iterable
-from dataclasses import replace
 
 from outer_test import VERSION
-from outer_test.assessment import Assessment, as_left, assessment_of, judge
+from outer_test.assessment import Assessment, as_left, assessment_of, judge, overall_of, stops_of
 from outer_test.circuit import ladder_of
 from outer_test.customer import CustomerPage, customer_page
 from outer_test.diagnosis import Diagnosis, diagnose, expected_here, table_of
@@ -28,7 +27,7 @@ from outer_test.round.shown import (
     WaitingShown,
 )
 from outer_test.rules.defrost import QUESTIONS, FrostOutlook, is_closed, run_lanes, swap_guide, which_way, will_it_frost
-from outer_test.visit import Lifted, Reading, Visit, inputs_of, sign_at, standing_readings, title_of
+from outer_test.visit import Lifted, Reading, Visit, inputs_of, open_lines, sign_at, standing_readings, title_of
 
 
 def round_of(recorded: Recorded, asker: int | None = None) -> Round:
@@ -96,20 +95,24 @@ def _signed(event: Event) -> SignedShown:
 def verdicts_of(recorded: Recorded, written_at: Iterable[str] = ()) -> Verdicts:
     """What is said first, once something was written at these points.
 
-    >>> verdicts_of(Recorded(Visit(), ()), ["cap.herm.uf"]).assessment.overall.value
+    >>> verdicts_of(Recorded(Visit(), ()), ["cap.herm.uf"]).overall.value
     'unjudged'
     """
     judged = judge(as_left(recorded.visit))
-    assessment = assessment_of(recorded.visit, judged)
-    points = frozenset(written_at).union(*((stop.point, stop.raised_by) for stop in assessment.stops))
+    stops = stops_of(judged.findings)
+    points = frozenset(written_at).union(*((stop.point, stop.raised_by) for stop in stops))
     return Verdicts(
         points=tuple(sorted(points)),
         place=recorded.place,
         caught=caught(judged.power.state),
-        assessment=replace(assessment, findings=tuple(finding for finding in assessment.findings if finding.point in points)),
         entries=tuple(entry for entry in entries_of(recorded) if entry.point in points),
         lifted=tuple(_lifted(recorded)),
         power_log=_power_log(recorded),
+        overall=overall_of(judged),
+        findings=tuple(finding for finding in judged.findings if finding.point in points),
+        power=judged.power,
+        stops=stops,
+        open_lines=len(open_lines(recorded.visit)),
     )
 
 

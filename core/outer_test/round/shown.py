@@ -3,10 +3,11 @@
 from dataclasses import dataclass
 from datetime import datetime
 
-from outer_test.assessment import Assessment
+from outer_test.assessment import Assessment, Power, Stop
 from outer_test.circuit import Ladder
 from outer_test.customer import CustomerPage
 from outer_test.diagnosis import Diagnosis, Expected
+from outer_test.judgement import Finding, Verdict
 from outer_test.ledger import ConflictKind
 from outer_test.nameplate import Contactor, Plate
 from outer_test.procedure import Station
@@ -150,18 +151,23 @@ class SignedShown:
 
 @dataclass(frozen=True, slots=True)
 class Verdicts:
-    """What of a `Round` is shown first, for concluding from all readings takes longer: the power, what is off, and verdicts.
+    """What of a `Round` and its assessment is shown first, for the rest takes longer: the power, what is off, stops and verdicts.
 
-    `points` are those that were just written at, and those of the stops: of them alone are the entries and the assessment's findings.
+    `points` are those that were just written at, and those of the stops: of them alone are `entries` and `findings`.
     """
 
     points: tuple[str, ...]
     place: int
     caught: dict[str, str]
-    assessment: Assessment
     entries: tuple[EntryShown, ...]
     lifted: tuple[LiftedShown, ...]
     power_log: tuple[PowerShown, ...]
+
+    overall: Verdict
+    findings: tuple[Finding, ...]
+    power: Power
+    stops: tuple[Stop, ...]
+    open_lines: int
 
 
 @dataclass(frozen=True, slots=True)

@@ -32,17 +32,20 @@ export async function judgedHere(
 
 type Round = VisitShown["round"];
 
-/** What is said first; its entries and findings are those at `points` alone. */
-type Verdicts = Pick<Round, "place" | "caught" | "assessment" | "entries" | "lifted" | "power_log"> & {
-  points: string[];
-};
+/** What is said first of a round and its assessment; its entries and findings are those at `points` alone. */
+type Verdicts = Pick<Round, "place" | "caught" | "entries" | "lifted" | "power_log"> &
+  Pick<Round["assessment"], "overall" | "findings" | "power" | "stops" | "open_lines"> & {
+    points: string[];
+  };
 
 /** A round with what was said first put in where it belongs. */
-function withVerdicts(round: Round, { points, ...first }: Verdicts): Round {
-  const at = new Set(points);
-  const findings = inPlace(round.assessment.findings, first.assessment.findings, at);
+function withVerdicts(round: Round, first: Verdicts): Round {
+  const { place, caught, lifted, power_log, overall, power, stops, open_lines } = first;
+  const at = new Set(first.points);
+  const findings = inPlace(round.assessment.findings, first.findings, at);
   const entries = inPlace(round.entries, first.entries, at);
-  return { ...round, ...first, entries, assessment: { ...first.assessment, findings } };
+  const assessment = { ...round.assessment, overall, power, stops, open_lines, findings };
+  return { ...round, place, caught, lifted, power_log, entries, assessment };
 }
 
 function inPlace<At extends { point: string }>(old: At[], fresh: At[], points: Set<string>): At[] {
