@@ -6,6 +6,7 @@ import { useBreakpointValue, useToken } from "@chakra-ui/react";
 import { useId } from "react";
 
 import type { Finding } from "../api/client";
+import { AT_ONCE } from "../theme/screens";
 import { markColour, markOf, markWord } from "./Mark";
 
 /** Drawn narrower on a phone, so that its figures stay readable. */
@@ -33,7 +34,7 @@ export function Tape({
   expected?: number | null | undefined;
 }) {
   const hatch = useId();
-  const width = useBreakpointValue(WIDE) ?? WIDE.md;
+  const width = useBreakpointValue(WIDE, AT_ONCE) ?? WIDE.md;
   const [ink, faint, rule, panel, leaf, leafTint, ochreTint, ochre, tone] = useToken("colors", [
     "ink",
     "faint",

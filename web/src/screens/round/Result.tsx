@@ -14,8 +14,8 @@ export function Result({ round, point }: { round: Round; point: string }) {
   const history = round.entries.filter((one) => one.point === point).slice(0, -1);
   return (
     <Box as="section" aria-label="Result" aria-live="polite">
-      {findings.map((finding) => (
-        <Box key={finding.rule + finding.why} mb="3">
+      {findings.map((finding, place) => (
+        <Box key={place} mb="3">
           <Says finding={finding} title={step?.title ?? ""} />
         </Box>
       ))}

@@ -66,10 +66,10 @@ export function StepPane(props: StepProps) {
         {!byThumb && sum && <VerdictLine round={round} point={sum.point} finding={sum} waits={undefined} />}
         {!byThumb &&
           [state.finding, ...state.others].map(
-            (finding) =>
+            (finding, place) =>
               finding && (
                 <Tape
-                  key={finding.rule + finding.why}
+                  key={place}
                   finding={finding}
                   expected={finding === state.finding ? expected?.at : null}
                 />
