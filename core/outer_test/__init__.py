@@ -6,4 +6,4 @@ network, and nothing is imported but the standard library.
 
 from typing import Final
 
-VERSION: Final = "0.19.0"  # pyproject.toml's; a finish says by which version it was judged
+VERSION: Final = "0.19.1"  # pyproject.toml's; a finish says by which version it was judged
