@@ -11,7 +11,8 @@ from ops.machine import LOCAL, ROOT, VENV_PYTHON, check_disk, once, run, say
 
 WEB = ROOT / "web"
 _WEB_INPUTS = [
-    WEB / name for name in ("src", "index.html", "vite.config.ts", "core.plugin.ts", "package.json", "package-lock.json", "public")
+    *(WEB / name for name in ("src", "index.html", "public", "package.json", "package-lock.json")),
+    *(WEB / name for name in ("vite.config.ts", "core.plugin.ts", "keepCore.sw.js")),
 ]
 
 

@@ -1,4 +1,4 @@
-/** Puts this browser's Python and the core beside the scripts, under names that change with what is in them. */
+/** Puts this browser's Python and the core beside the scripts, under names that change with what is in them, and names them to both. */
 import { execFileSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
@@ -15,6 +15,7 @@ const FILES = [
   "pyodide-lock.json",
 ];
 const FROM = join(import.meta.dirname, "node_modules", "pyodide");
+const INSTALL = join(import.meta.dirname, "keepCore.sw.js");
 
 function coreZip(): Buffer {
   const folder = mkdtempSync(join(tmpdir(), "core-"));
@@ -27,20 +28,35 @@ function coreZip(): Buffer {
   }
 }
 
+function coreVersion(): string {
+  const project = readFileSync(join(import.meta.dirname, "..", "pyproject.toml"), "utf8");
+  const version = /^version = "(.+)"$/m.exec(project)?.[1];
+  if (version === undefined) throw new Error("pyproject.toml names no version.");
+  return version;
+}
+
 export function coreBesideScripts(): Plugin {
   const core = coreZip();
   const hash = createHash("sha256").update(core).digest("hex").slice(0, 12);
   const { version } = JSON.parse(readFileSync(join(FROM, "package.json"), "utf8")) as { version: string };
   const [python, zip] = [`assets/pyodide-${version}/`, `assets/core-${hash}.zip`];
+  const files = [...FILES.map((file) => `/${python}${file}`), `/${zip}`];
   return {
     name: "core-beside-scripts",
     config: () => ({
-      define: { __PYODIDE__: JSON.stringify(`/${python}`), __CORE__: JSON.stringify(`/${zip}`) },
+      define: {
+        __PYODIDE__: JSON.stringify(`/${python}`),
+        __CORE__: JSON.stringify(`/${zip}`),
+        __CORE_FILES__: JSON.stringify(files),
+        __VERSION__: JSON.stringify(coreVersion()),
+      },
     }),
     generateBundle() {
       for (const file of FILES)
         this.emitFile({ type: "asset", fileName: python + file, source: readFileSync(join(FROM, file)) });
       this.emitFile({ type: "asset", fileName: zip, source: core });
+      const install = `const FILES = ${JSON.stringify(files)};\n${readFileSync(INSTALL, "utf8")}`;
+      this.emitFile({ type: "asset", fileName: "keep-core.js", source: install });
     },
   };
 }

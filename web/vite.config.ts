@@ -27,6 +27,7 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ["index.html", "mark.svg", "assets/*.{js,css,woff2}"],
+        importScripts: ["keep-core.js"],
         navigateFallback: "/index.html",
         navigateFallbackDenylist: [/^\/api\//, /^\/static\//, /^\/shared\//],
         // The core's files are put into their cache one by one (device/keepApp.ts); precaching files this large fails.

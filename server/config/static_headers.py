@@ -5,7 +5,7 @@ from collections.abc import MutableMapping
 
 from csp.utils import build_policy
 
-_SHELL = re.compile(r"^/(?:index\.html|sw\.js|workbox-[\w-]+\.js)$")
+_SHELL = re.compile(r"^/(?:index\.html|sw\.js|keep-core\.js|workbox-[\w-]+\.js)$")
 _CORE_WORKER = re.compile(r"^/assets/core\.worker-[\w-]+\.js$")
 # The core runs in this worker, in the browser's own Python: it compiles it, and reads its files from here.
 _CORE_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'"

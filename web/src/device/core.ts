@@ -76,7 +76,11 @@ function hear({ data }: MessageEvent<Answer>): void {
 
 export function startCore(): void {
   if (worker !== undefined || coreState() === "failed" || document.hidden) return;
-  if (localStorage.getItem(BY_SERVER) === "server" || typeof WebAssembly === "undefined") return;
+  if (localStorage.getItem(BY_SERVER) === "server") return;
+  if (typeof WebAssembly === "undefined") {
+    state.set("failed");
+    return;
+  }
   state.set("loading");
   worker = new Worker(new URL("./core.worker.ts", import.meta.url), { type: "module" });
   worker.onmessage = hear;

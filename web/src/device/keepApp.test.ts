@@ -5,6 +5,8 @@ const startAgain = vi.hoisted(() => vi.fn());
 vi.mock("./core", () => ({ startAgain }));
 vi.mock("virtual:pwa-register", () => ({ registerSW: () => vi.fn() }));
 
+const FILES = ["/assets/pyodide-1/pyodide.mjs", "/assets/pyodide-1/pyodide.asm.wasm", "/assets/core-1.zip"];
+const registration: { waiting?: object } = {};
 const here = new Set<string>();
 const asked: string[] = [];
 let signalFor = 0;
@@ -23,10 +25,9 @@ const cache = {
 
 beforeEach(() => {
   vi.useFakeTimers();
-  vi.stubGlobal("__PYODIDE__", "/assets/pyodide-1/");
-  vi.stubGlobal("__CORE__", "/assets/core-1.zip");
+  vi.stubGlobal("__CORE_FILES__", FILES);
   vi.stubGlobal("caches", { open: () => Promise.resolve(cache) });
-  vi.stubGlobal("navigator", { serviceWorker: { ready: Promise.resolve() } });
+  vi.stubGlobal("navigator", { serviceWorker: { ready: Promise.resolve(registration) } });
   vi.spyOn(console, "warn").mockReturnValue();
 });
 
@@ -38,22 +39,27 @@ afterEach(() => {
 
 test("what was cut off is gone on with, no file is fetched twice, and what is of an older version goes", async () => {
   here.add(new URL("/assets/core-0.zip", location.href).href);
-  signalFor = 2;
+  signalFor = 1;
   const { keepApp } = await import("./keepApp");
   keepApp();
   await vi.advanceTimersByTimeAsync(0);
-  expect(asked).toHaveLength(3);
+  expect(asked).toHaveLength(2);
   expect(startAgain).not.toHaveBeenCalled();
   signalFor = Infinity;
   await vi.advanceTimersByTimeAsync(60_000);
   expect(startAgain).toHaveBeenCalledTimes(1);
-  expect(asked).toHaveLength(7); // six files, one of them asked for twice
-  expect([...here].map((url) => new URL(url).pathname)).toEqual([
-    "/assets/pyodide-1/pyodide.mjs",
-    "/assets/pyodide-1/pyodide.asm.mjs",
-    "/assets/pyodide-1/pyodide.asm.wasm",
-    "/assets/pyodide-1/python_stdlib.zip",
-    "/assets/pyodide-1/pyodide-lock.json",
-    "/assets/core-1.zip",
-  ]);
+  expect(asked).toHaveLength(4); // three files, one of them asked for twice
+  expect([...here].map((url) => new URL(url).pathname)).toEqual(FILES);
+});
+
+test("the files of a version that is still to be taken stay", async () => {
+  const next = new URL("/assets/core-2.zip", location.href).href;
+  here.add(next);
+  registration.waiting = {};
+  signalFor = Infinity;
+  const { keepApp } = await import("./keepApp");
+  keepApp();
+  await vi.advanceTimersByTimeAsync(0);
+  expect(startAgain).toHaveBeenCalled();
+  expect(here).toContain(next);
 });

@@ -6,12 +6,6 @@ import { useWatched, Watched } from "./watched";
 
 /** The core's files, in a cache of their own: they are large, and most versions of the app share them. */
 const CORE_CACHE = "outer-test-core";
-const CORE_FILES = [
-  ...["pyodide.mjs", "pyodide.asm.mjs", "pyodide.asm.wasm", "python_stdlib.zip", "pyodide-lock.json"].map(
-    (file) => __PYODIDE__ + file,
-  ),
-  __CORE__,
-];
 
 /** After how long a fetch that failed is tried again. */
 const AGAIN_MS = 20_000;
@@ -47,9 +41,10 @@ async function goOnKeeping(): Promise<void> {
 }
 
 async function keepCore(): Promise<void> {
-  await navigator.serviceWorker.ready;
+  const registration = await navigator.serviceWorker.ready;
   const cache = await caches.open(CORE_CACHE);
-  const wanted = new Set(CORE_FILES.map((file) => new URL(file, location.href).href));
+  const wanted = new Set(__CORE_FILES__.map((file) => new URL(file, location.href).href));
   for (const url of wanted) if ((await cache.match(url)) === undefined) await cache.add(url);
+  if (registration.waiting ?? registration.installing) return; // the files of a version that is still to be taken stay
   for (const { url } of await cache.keys()) if (!wanted.has(url)) await cache.delete(url);
 }

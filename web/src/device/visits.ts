@@ -3,8 +3,8 @@ import { useQuery } from "@tanstack/react-query";
 
 import { api, data, isRefusal, type VisitShown } from "../api/client";
 import { queries } from "../api/queries";
-import { startCore } from "./core";
-import { withWaiting } from "./judge";
+import { coreIsUp, startCore } from "./core";
+import { judged, withWaiting } from "./judge";
 import { keepVisit, store } from "./store";
 
 export const useVisit = (id: string) => useQuery({ queryKey: ["visit", id], queryFn: () => visitOf(id) });
@@ -12,15 +12,24 @@ export const useVisit = (id: string) => useQuery({ queryKey: ["visit", id], quer
 async function visitOf(id: string): Promise<VisitShown> {
   startCore();
   const here = await openedHere(id);
-  if (here !== undefined) return withWaiting(here);
+  if (here !== undefined) return asKept(here);
   try {
     return await withWaiting(await fetchVisit(id));
   } catch (problem) {
     if (isRefusal(problem)) throw problem;
     const kept = await store.visits.get(id);
     if (kept === undefined) throw problem;
-    return withWaiting(kept.shown);
+    return asKept(kept.shown);
   }
+}
+
+/** A visit as it was kept here. What another version of the app made of it is not drawn: it may know of less. */
+async function asKept(shown: VisitShown): Promise<VisitShown> {
+  if (shown.round.core === __VERSION__) return withWaiting(shown);
+  await coreIsUp();
+  const now = await judged(shown);
+  if (now === undefined) throw new Error("This visit cannot be read here: open it where there is signal.");
+  return { ...shown, round: now.round };
 }
 
 /** A visit that was opened on this device and that the server does not have yet. */
