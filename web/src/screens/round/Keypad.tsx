@@ -28,7 +28,8 @@ const Key = chakra("button", {
 
 interface Props {
   keys: Extra[];
-  typed: string;
+  /** What the field holds when a key is pressed: the keys stay as they are while it is typed into. */
+  typed: () => string;
   set: (text: string) => void;
   /** The thing to do next with what is typed. */
   children: ReactNode;
@@ -41,7 +42,7 @@ const ROWS = [
 ];
 
 export function Keypad({ keys, typed, set, children }: Props) {
-  const press = (extra: Extra) => set(extra.whole ? extra.types : typed + extra.types);
+  const press = (extra: Extra) => set(extra.whole ? extra.types : typed() + extra.types);
   const extra = (place: number) => {
     const key = keys[place];
     return key ? (
@@ -64,17 +65,17 @@ export function Keypad({ keys, typed, set, children }: Props) {
       onPointerDown={(event) => event.preventDefault()}
     >
       {ROWS.flatMap((row, place) => [
-        ...row.map((digit) => <KeypadKey key={digit} label={digit} press={() => set(typed + digit)} />),
+        ...row.map((digit) => <KeypadKey key={digit} label={digit} press={() => set(typed() + digit)} />),
         place === 0 ? (
-          <KeypadKey key="back" label="Delete the last" press={() => set(typed.slice(0, -1))}>
+          <KeypadKey key="back" label="Delete the last" press={() => set(typed().slice(0, -1))}>
             <Delete aria-hidden size={24} />
           </KeypadKey>
         ) : (
           extra(place - 1)
         ),
       ])}
-      <KeypadKey label="." press={() => set(`${typed}.`)} />
-      <KeypadKey label="0" press={() => set(`${typed}0`)} />
+      <KeypadKey label="." press={() => set(`${typed()}.`)} />
+      <KeypadKey label="0" press={() => set(`${typed()}0`)} />
       {extra(2)}
       {children}
     </Grid>

@@ -64,6 +64,7 @@ export function NumberEntry(props: Props) {
     dropRefusedReading(visit, step.point);
     setTyped(next);
   };
+  const held = () => input.current?.value ?? "";
   const save = (unitSaid = "") => {
     const typing = unitSaid ? `${text.trim()} ${unitSaid}` : text;
     writeReading(props, withScale(typing, step.unit), tags.said);
@@ -147,7 +148,7 @@ export function NumberEntry(props: Props) {
       </Box>
       {verdict}
       {byThumb && (
-        <Keypad keys={step.keys} typed={text} set={set}>
+        <Keypad keys={step.keys} typed={held} set={set}>
           {primary}
         </Keypad>
       )}
