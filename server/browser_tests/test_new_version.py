@@ -5,9 +5,9 @@ from typing import Any, ClassVar
 from django.conf import settings
 from playwright.sync_api import expect
 
-from browser_tests.base import BrowserTest, InFlight
+from browser_tests.base import InFlight
+from browser_tests.on_device import OnDevice
 
-UNIT = "Fell Road 21, side yard"
 OFFERED = "A new version is ready"
 _KEPT_BY_CORE = (
     "async () => (await (await caches.open('outer-test-core')).keys()).map(({ url }) => new URL(url).pathname + new URL(url).search)"
@@ -49,25 +49,12 @@ class NewerServer(InFlight):
         return [(settings.WEB_DIST / "keep-core.js").read_text().replace('.zip"', f'{self.core}"').encode()]
 
 
-class NewVersion(BrowserTest):
-    viewport = {"width": 390, "height": 844}
-    judged_on_device = True
+class NewVersion(OnDevice):
     static_handler = NewerServer
 
     def setUp(self) -> None:
         super().setUp()
         self.addCleanup(setattr, NewerServer, "core", "")
-        self.sign_in()
-        link = self.page.get_by_role("link").filter(has_text=UNIT).first
-        self.visit = str(link.get_attribute("href"))
-        link.click()
-        self.wait_until_ready()
-
-    def wait_until_ready(self) -> None:
-        self.page.get_by_role("button", name="Menu").click()
-        expect(self.page.get_by_role("group", name="Menu")).to_contain_text("Ready without signal")
-        self.page.keyboard.press("Escape")
-        self.page.wait_for_load_state("networkidle")
 
     def test_it_is_offered_once_its_core_is_here_and_taken_without_signal(self) -> None:
         NewerServer.core = "-that-the-signal-was-too-weak-for.zip"
@@ -77,24 +64,18 @@ class NewVersion(BrowserTest):
         NewerServer.core = ".zip?newer"
         self.page.reload()
         expect(self.page.get_by_role("button", name=OFFERED)).to_be_visible()
-        self.wait_until_ready()  # the old one goes on, and takes nothing from the new
+        self.wait_until_ready(self.page)  # the old one goes on, and takes nothing from the new
         kept = self.page.evaluate(_KEPT_BY_CORE)
         self.assertEqual(set(kept) - set(before), {f"{file}?newer" for file in before if file.endswith(".zip")})
         self.page.context.set_offline(True)
         self.page.locator("[data-reading], [data-choice]").first.wait_for()
         self.page.get_by_role("button", name=OFFERED).click()
         expect(self.page.get_by_role("button", name=OFFERED)).to_have_count(0)
-        self.page.goto(f"{self.live_server_url}{self.visit}?point=cap.fan.uf")
-        self.page.locator("[data-reading]").fill("4.1")
-        self.page.keyboard.press("Enter")
-        expect(self.page.get_by_role("main")).to_contain_text("so 4.7 µF is the floor")
+        self.judged(self.page, "cap.fan.uf", "4.1", "so 4.7 µF is the floor")
 
     def test_a_visit_kept_by_an_older_version_is_judged_anew(self) -> None:
         self.page.context.set_offline(True)
         self.page.evaluate(_AS_OLDER, self.visit.rsplit("/", 1)[1])
-        self.page.goto(f"{self.live_server_url}{self.visit}?point=cap.fan.uf")
-        self.page.locator("[data-reading]").fill("4.1")
-        self.page.keyboard.press("Enter")
-        expect(self.page.get_by_role("main")).to_contain_text("so 4.7 µF is the floor")
+        self.judged(self.page, "cap.fan.uf", "4.1", "so 4.7 µF is the floor")
         self.page.goto(f"{self.live_server_url}{self.visit}/defrost")
         expect(self.page.get_by_role("main")).to_contain_text("How to force a defrost today")

@@ -10,7 +10,7 @@ from playwright.sync_api import Route, expect
 from accounts.models import Member
 from accounts.people import change
 from browser_tests.base import BrowserTest, wait_until_sent
-from browser_tests.test_without_signal import UNIT
+from browser_tests.on_device import UNIT
 from testing.fixtures import fresh, own_files
 from visits.models import Photo
 

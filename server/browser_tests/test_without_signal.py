@@ -12,35 +12,15 @@ from django.utils import timezone
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from browser_tests.base import BrowserTest, sign_by_hand, wait_until_sent
+from browser_tests.base import sign_by_hand, wait_until_sent
+from browser_tests.on_device import UNIT, OnDevice
 from files.photo_in import PhotoOf, keep_photo
 from ops.tests.running import PATIENCE_S
 from testing.fixtures import own_files
 from visits.models import Photo, Visit
 
-UNIT = "Fell Road 21, side yard"
-READY = "Ready without signal"
 
-
-class WithoutSignal(BrowserTest):
-    viewport = {"width": 390, "height": 844}
-    has_touch = True
-    judged_on_device = True
-
-    def setUp(self) -> None:
-        super().setUp()
-        self.sign_in()
-        link = self.page.get_by_role("link").filter(has_text=UNIT).first
-        self.visit = str(link.get_attribute("href"))
-        link.click()  # at once: the rest of the day is taken along on whatever screen one is
-        self.wait_until_ready(self.page)
-
-    def wait_until_ready(self, page: Page) -> None:
-        page.get_by_role("button", name="Menu").click()
-        expect(page.get_by_role("group", name="Menu")).to_contain_text(READY)
-        page.keyboard.press("Escape")
-        page.wait_for_load_state("networkidle")
-
+class WithoutSignal(OnDevice):
     def cold(self) -> Page:
         """The app opened anew, as after the browser was closed: without signal."""
         self.page.close()
@@ -48,20 +28,6 @@ class WithoutSignal(BrowserTest):
         page: Page = self.page.context.new_page()
         page.on("pageerror", lambda error: self.problems.append(f"page error: {error}"))
         return page
-
-    def at(self, page: Page, point: str) -> None:
-        page.goto(f"{self.live_server_url}{self.visit}?point={point}")
-        page.locator("[data-reading]").wait_for()
-
-    def judged(self, page: Page, point: str, typed: str, words: str) -> None:
-        self.at(page, point)
-        page.locator("[data-reading]").fill(typed)
-        page.keyboard.press("Enter")
-        expect(page.get_by_role("main")).to_contain_text(words)
-
-    def on_record(self) -> dict[str, Any]:
-        found: dict[str, Any] = self.page.context.request.get(f"{self.live_server_url}/api/v1{self.visit}").json()
-        return found
 
     def test_a_call_from_cold_to_the_signature_and_then_signal(self) -> None:
         page = self.cold()
