@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import takewhile
 from typing import Self
 
 from outer_test.assessment import power_of
@@ -28,23 +29,23 @@ class ReadingsThen:
     def of(cls, events: Sequence[Event], known: Visit, earlier: Self | None = None) -> Self:
         """Find them. earlier: what was found of the same visit before more was written: the readings of the same beginning are taken
         from it, for finding the power again takes longer the more was read."""
-        same = 0 if earlier is None or earlier.known is not known else _same(events, earlier.events)
-        readings = (
-            {} if earlier is None else {event.id: earlier.readings[event.id] for event in events[:same] if event.kind is Kind.READING}
-        )
+        readings: dict[str, Reading] = {}
+        if earlier is not None and earlier.known is known:
+            same = _same(events, earlier.events)
+            readings = {event.id: earlier.readings[event.id] for event in same if event.kind is Kind.READING}
         _find(events, known, readings)
         return cls(events, known, readings)
 
 
-def _same(events: Sequence[Event], earlier: Sequence[Event]) -> int:
-    """How many of the first events are the same, and corrected alike."""
+def _same(events: Sequence[Event], earlier: Sequence[Event]) -> list[Event]:
+    """The first events, as far as they are the same and corrected alike."""
     gone, before = superseded(events), superseded(earlier)
-    count = 0
-    for event, other in zip(events, earlier, strict=False):
-        if event.id != other.id or event.at != other.at or (event.id in gone) != (other.id in before):
-            break
-        count += 1
-    return count
+
+    def alike(pair: tuple[Event, Event]) -> bool:
+        event, other = pair
+        return (event.id, event.at, event.id in gone) == (other.id, other.at, other.id in before)
+
+    return [event for event, _ in takewhile(alike, zip(events, earlier, strict=False))]
 
 
 def _find(events: Sequence[Event], known: Visit, readings: dict[str, Reading]) -> None:

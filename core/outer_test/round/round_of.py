@@ -92,7 +92,7 @@ def _signed(event: Event) -> SignedShown:
     return SignedShown(event.body.name, event.at, event.body.strokes)
 
 
-def verdicts_of(recorded: Recorded, written_at: Iterable[str] = ()) -> Verdicts:
+def verdicts_of(recorded: Recorded, written_at: Iterable[str]) -> Verdicts:
     """What is said first, once something was written at these points.
 
     >>> verdicts_of(Recorded(Visit(), ()), ["cap.herm.uf"]).overall.value
