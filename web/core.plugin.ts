@@ -1,4 +1,4 @@
-/** Puts this browser's Python and the core beside the scripts, under names that change with what is in them, and names them to both. */
+/** Puts this browser's Python and the core beside the scripts, under names that change with what is in them, told to page and service worker. */
 import { execFileSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
@@ -6,6 +6,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 import type { Plugin } from "vite";
+
+/** A cache of their own: they are large, and most versions of the app share them. */
+export const CORE_CACHE = "outer-test-core";
 
 const FILES = [
   "pyodide.mjs",
@@ -47,6 +50,7 @@ export function coreBesideScripts(): Plugin {
       define: {
         __PYODIDE__: JSON.stringify(`/${python}`),
         __CORE__: JSON.stringify(`/${zip}`),
+        __CORE_CACHE__: JSON.stringify(CORE_CACHE),
         __CORE_FILES__: JSON.stringify(files),
         __VERSION__: JSON.stringify(coreVersion()),
       },
@@ -55,7 +59,8 @@ export function coreBesideScripts(): Plugin {
       for (const file of FILES)
         this.emitFile({ type: "asset", fileName: python + file, source: readFileSync(join(FROM, file)) });
       this.emitFile({ type: "asset", fileName: zip, source: core });
-      const install = `const FILES = ${JSON.stringify(files)};\n${readFileSync(INSTALL, "utf8")}`;
+      const names = `const CACHE = ${JSON.stringify(CORE_CACHE)}, FILES = ${JSON.stringify(files)};\n`;
+      const install = names + readFileSync(INSTALL, "utf8");
       this.emitFile({ type: "asset", fileName: "keep-core.js", source: install });
     },
   };

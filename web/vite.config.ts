@@ -3,7 +3,7 @@ import react, { reactCompilerPreset } from "@vitejs/plugin-react";
 import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
 
-import { coreBesideScripts } from "./core.plugin";
+import { CORE_CACHE, coreBesideScripts } from "./core.plugin";
 
 // The build is served by the Django server; in development Vite hands the API on to it.
 export default defineConfig({
@@ -35,7 +35,7 @@ export default defineConfig({
           {
             urlPattern: /\/assets\/(?:pyodide-|core-).*/,
             handler: "CacheFirst",
-            options: { cacheName: "outer-test-core", matchOptions: { ignoreVary: true } },
+            options: { cacheName: CORE_CACHE, matchOptions: { ignoreVary: true } },
           },
         ],
         clientsClaim: true,

@@ -6,16 +6,10 @@ import { ApiProblem } from "../api/client";
 import { made } from "../api/made";
 import { queries } from "../api/queries";
 import { forgetAhead, writeAhead } from "./ahead";
-import { store, type Act, type Entry } from "./store";
+import { store, withoutOrder, type Act, type Entry } from "./store";
 import { useWatched, Watched } from "./watched";
 
 const entries = new Watched<Entry[]>([]);
-
-function withoutOrder(entry: Entry): Entry {
-  const same = { ...entry };
-  delete same.n;
-  return same;
-}
 
 liveQuery(() => store.entries.orderBy("n").toArray()).subscribe({
   // What this tab wrote itself it knows by then: nothing is drawn anew for its order in the store.

@@ -25,6 +25,7 @@ const cache = {
 
 beforeEach(() => {
   vi.useFakeTimers();
+  vi.stubGlobal("__CORE_CACHE__", "core");
   vi.stubGlobal("__CORE_FILES__", FILES);
   vi.stubGlobal("caches", { open: () => Promise.resolve(cache) });
   vi.stubGlobal("navigator", { serviceWorker: { ready: Promise.resolve(registration) } });

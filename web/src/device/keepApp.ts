@@ -4,9 +4,6 @@ import { registerSW } from "virtual:pwa-register";
 import { startAgain } from "./core";
 import { useWatched, Watched } from "./watched";
 
-/** The core's files, in a cache of their own: they are large, and most versions of the app share them. */
-const CORE_CACHE = "outer-test-core";
-
 /** After how long a fetch that failed is tried again. */
 const AGAIN_MS = 20_000;
 
@@ -42,7 +39,7 @@ async function goOnKeeping(): Promise<void> {
 
 async function keepCore(): Promise<void> {
   const registration = await navigator.serviceWorker.ready;
-  const cache = await caches.open(CORE_CACHE);
+  const cache = await caches.open(__CORE_CACHE__);
   const wanted = new Set(__CORE_FILES__.map((file) => new URL(file, location.href).href));
   for (const url of wanted) if ((await cache.match(url)) === undefined) await cache.add(url);
   if (registration.waiting ?? registration.installing) return; // the files of a version that is still to be taken stay

@@ -1,6 +1,6 @@
 /** What became of entries: a refusal stays with its entry, and what of a line was not understood stays to be typed again. */
 import type { Schemas } from "../api/client";
-import { store, type Entry } from "./store";
+import { store, withoutOrder } from "./store";
 
 export type Outcome = Pick<Schemas["Outcome"], "id" | "wrong" | "rest">;
 
@@ -18,7 +18,10 @@ async function takeWrong({ id, wrong, rest }: Outcome): Promise<void> {
   // The rest of a line is an entry of its own, told once: the line itself is written.
   const told = `${id} rest`;
   if (entry.act.kind !== "line" || (await store.entries.where({ id: told }).count()) > 0) return;
-  const again: Entry = { ...entry, id: told, act: { ...entry.act, text: rest }, wrong };
-  delete again.n;
-  await store.entries.put(again);
+  await store.entries.put({
+    ...withoutOrder(entry),
+    id: told,
+    act: { ...entry.act, text: rest },
+    wrong,
+  });
 }

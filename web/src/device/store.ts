@@ -20,6 +20,13 @@ export interface Entry {
   wrong: FieldError[];
 }
 
+/** An entry as it was before it had its order. */
+export function withoutOrder(entry: Entry): Entry {
+  const same = { ...entry };
+  delete same.n;
+  return same;
+}
+
 /** A photo that the server does not have yet, or has refused. */
 export interface Photo {
   id: string;
