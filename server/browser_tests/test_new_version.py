@@ -1,12 +1,12 @@
-"""A new version of the app: fetched whole before it is offered, and what an older one kept on the device is judged anew by it."""
+"""A new version of the app: fetched whole before it is offered; and what is kept on the device is judged anew, whoever made it."""
 
 from typing import Any, ClassVar
 
 from django.conf import settings
 from playwright.sync_api import expect
 
-from browser_tests.base import InFlight
-from browser_tests.on_device import OnDevice
+from browser_tests.base import InFlight, wait_until_sent
+from browser_tests.on_device import UNIT, OnDevice
 
 OFFERED = "A new version is ready"
 _KEPT_BY_CORE = (
@@ -21,15 +21,15 @@ _LOOK = """async () => {
   while (next.state === 'installing') await new Promise((go) => next.addEventListener('statechange', go, { once: true }));
   return next.state;
 }"""
-# What an older version might have kept of a visit: its verdicts, and no word of what this one shows.
-_AS_OLDER = """(id) => new Promise((settle) => {
+# Another round in a visit that is kept: of its own those parts that are named, and these.
+_KEPT_AS = """([id, own, more]) => new Promise((settle) => {
   const opened = indexedDB.open('outer-test');
   opened.onsuccess = () => {
     const visits = opened.result.transaction('visits', 'readwrite').objectStore('visits');
     const asked = visits.get(id);
     asked.onsuccess = () => {
-      const { assessment, unreadable } = asked.result.shown.round;
-      asked.result.shown.round = { core: '0.1.0', assessment, unreadable };
+      const { round } = asked.result.shown;
+      asked.result.shown.round = { ...Object.fromEntries(own.map((part) => [part, round[part]])), ...more };
       visits.put(asked.result).onsuccess = () => { opened.result.close(); settle(); };
     };
   };
@@ -75,7 +75,22 @@ class NewVersion(OnDevice):
 
     def test_a_visit_kept_by_an_older_version_is_judged_anew(self) -> None:
         self.page.context.set_offline(True)
-        self.page.evaluate(_AS_OLDER, self.visit.rsplit("/", 1)[1])
+        self.page.evaluate(_KEPT_AS, [self.visit.rsplit("/", 1)[1], ["assessment", "unreadable"], {"core": "0.1.0"}])
         self.judged(self.page, "cap.fan.uf", "4.1", "so 4.7 µF is the floor")
         self.page.goto(f"{self.live_server_url}{self.visit}/defrost")
         expect(self.page.get_by_role("main")).to_contain_text("How to force a defrost today")
+
+    def test_what_came_in_since_a_visit_was_drawn_is_there_without_signal(self) -> None:
+        before = self.on_record()["round"]
+        self.judged(self.page, "cap.fan.uf", "4.1", "so 4.7 µF is the floor")
+        wait_until_sent(self.page)
+        self.page.reload()
+        expect(self.page.get_by_role("main")).to_contain_text("so 4.7 µF is the floor")
+        self.wait_until_ready(self.page)
+        self.page.goto(self.live_server_url)
+        self.wait_until_ready(self.page)
+        self.page.context.set_offline(True)
+        self.page.evaluate(_KEPT_AS, [self.visit.rsplit("/", 1)[1], [], before])
+        self.page.get_by_role("link").filter(has_text=UNIT).first.click()
+        self.page.get_by_role("link", name="All readings").click()
+        expect(self.page.get_by_role("main")).to_contain_text("4.1")

@@ -23,13 +23,17 @@ async function visitOf(id: string): Promise<VisitShown> {
   }
 }
 
-/** A visit as it was kept here. What another version of the app made of it is not drawn: it may know of less. */
+/**
+ * A visit as it was kept here, judged anew: what came in since is in its record, not in its round. What another version of the app
+ * made of it is not drawn: it may know of less.
+ */
 async function asKept(shown: VisitShown): Promise<VisitShown> {
-  if (shown.round.core === __VERSION__) return withWaiting(shown);
-  await coreIsUp();
+  const isOfAnother = shown.round.core !== __VERSION__;
+  if (isOfAnother) await coreIsUp();
   const now = await judged(shown);
-  if (now === undefined) throw new Error("This visit cannot be read here: open it where there is signal.");
-  return { ...shown, round: now.round };
+  if (now !== undefined) return { ...shown, round: now.round };
+  if (isOfAnother) throw new Error("This visit cannot be read here: open it where there is signal.");
+  return shown;
 }
 
 /** A visit that was opened on this device and that the server does not have yet. */
